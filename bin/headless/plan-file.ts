@@ -1,0 +1,26 @@
+import { readFileSync } from 'node:fs';
+import { parsePlan } from '../../src/contracts/index.ts';
+import type { Plan } from '../../src/core/plan/index.ts';
+import { Refused, refuse } from './arguments.ts';
+
+/** Reads and checks a plan file, `-` for standard input. */
+export function readPlanFile(path: string | undefined): Plan {
+  if (path === undefined) return refuse([], 'no plan is named', 'the path of a plan document, or - for standard input');
+  const parsed = parsePlan(readJson(path));
+  if (!parsed.ok) throw new Refused(parsed.faults);
+  return parsed.plan;
+}
+
+function readJson(path: string): unknown {
+  let text: string;
+  try {
+    text = readFileSync(path === '-' ? 0 : path, 'utf8');
+  } catch (error) {
+    return refuse([], `${path} cannot be read (${(error as NodeJS.ErrnoException).code})`, 'the path of a plan document');
+  }
+  try {
+    return JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    return refuse([], `${path} is no JSON (${(error as Error).message})`, 'a plan document');
+  }
+}

@@ -1,0 +1,31 @@
+import { existsSync } from 'node:fs';
+import { onceFor } from './freshness.mjs';
+import { inRoot } from './paths.mjs';
+
+const SOURCES = ['bin/headless', 'src/core', 'src/contracts', 'package-lock.json'];
+
+/** Bundles the headless command into one file, so that it starts quickly. False where packages are missing. */
+export async function headlessBundle() {
+  if (!existsSync(inRoot('node_modules/esbuild'))) return false;
+  await onceFor('dist/.belltag-stamp', SOURCES, () => bundle('bin/headless/main.ts', 'dist/belltag.mjs'));
+  return true;
+}
+
+/** One self-contained ES module for Node.js. */
+export async function bundle(entry, outfile, options = {}) {
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [inRoot(entry)],
+    outfile: inRoot(outfile),
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    minify: false,
+    legalComments: 'none',
+    logLevel: 'warning',
+    // Packages written for CommonJS ask for these.
+    banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
+    ...options,
+  });
+}

@@ -1,0 +1,3 @@
+export * from './parse-plan.ts';
+export * from './plan-document.ts';
+export * from './shape.ts';

@@ -1,0 +1,248 @@
+import Joi from 'joi';
+import { PROMOTION_STATUSES, type PlanDocument } from '../core/plan/index.ts';
+
+/**
+ * The shape of a plan document (docs/plan-format.md). Names, times and amounts are looked at further by the core's
+ * `checkPlan`; here stands what is a string, a whole number, a choice, and which keys there are.
+ */
+const id = Joi.string().min(1).max(200);
+const money = Joi.string().pattern(/^\d+(\.\d+)?$/, 'amount');
+const basisPoints = Joi.number().integer().min(0).max(10_000);
+const whole = Joi.number().integer().min(1).max(1_000_000);
+const count = Joi.number().integer().min(0).max(1_000_000_000);
+const weight = Joi.string().pattern(/^\d{1,6}(\.\d{1,3})?$/, 'weight in kg');
+const texts = Joi.object().pattern(Joi.string(), Joi.string().allow(''));
+const amounts = Joi.object().pattern(Joi.string(), money);
+const list = (of: Joi.Schema) => Joi.array().items(of);
+
+/** Exactly one of these keys. */
+const oneKey = (keys: Record<string, Joi.Schema>) => Joi.object(keys).xor(...Object.keys(keys));
+
+export const itemRule = Joi.object({
+  all: Joi.valid(true),
+  items: list(id),
+  node: id,
+  set: id,
+  brand: id,
+  tag: id,
+  attribute: id,
+  in: list(Joi.string()),
+  regularPrice: Joi.object({ atLeast: money, atMost: money }).or('atLeast', 'atMost'),
+  allOf: list(Joi.link('#itemRule')),
+  anyOf: list(Joi.link('#itemRule')),
+  not: Joi.link('#itemRule'),
+})
+  .xor('all', 'items', 'node', 'set', 'brand', 'tag', 'attribute', 'regularPrice', 'allOf', 'anyOf', 'not')
+  .and('attribute', 'in')
+  .id('itemRule');
+
+export const storeRule = Joi.object({
+  all: Joi.valid(true),
+  stores: list(id),
+  group: id,
+  zone: id,
+  region: id,
+  tag: id,
+  allOf: list(Joi.link('#storeRule')),
+  anyOf: list(Joi.link('#storeRule')),
+  not: Joi.link('#storeRule'),
+})
+  .xor('all', 'stores', 'group', 'zone', 'region', 'tag', 'allOf', 'anyOf', 'not')
+  .id('storeRule');
+
+const mode = Joi.valid('nearest', 'up', 'down').required();
+const rounding = Joi.object({ step: money, endings: list(money).min(1), per: money, mode })
+  .xor('step', 'endings')
+  .without('step', 'per');
+
+const when = Joi.object({
+  from: Joi.string().required(),
+  to: Joi.string(),
+  windows: list(
+    Joi.object({
+      days: list(Joi.valid('mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun')),
+      from: Joi.string().required(),
+      to: Joi.string().required(),
+    }),
+  ),
+  repeat: Joi.object({ rrule: Joi.string().max(500).required(), duration: Joi.string().required() }),
+  except: list(Joi.string()),
+});
+
+const valueKeys = { percentOff: basisPoints, amountOff: money, amountOffEach: money, each: money, total: money };
+const value = oneKey(valueKeys);
+const tier = (atLeast: Joi.Schema) =>
+  Joi.object({ atLeast: atLeast.required(), ...valueKeys }).xor(...Object.keys(valueKeys));
+
+const formula = Joi.object({
+  basis: Joi.alternatives(Joi.valid('base', 'regular', 'cost'), Joi.object({ priceList: id.required() })),
+  percentOff: basisPoints,
+  amountOff: money,
+  setTo: money,
+  multiplyBy: Joi.string(),
+  addPercent: basisPoints,
+  marginOnPrice: basisPoints,
+})
+  .xor('percentOff', 'amountOff', 'setTo', 'multiplyBy', 'addPercent', 'marginOnPrice')
+  .without('addPercent', 'basis')
+  .without('marginOnPrice', 'basis');
+
+const conditionKeys = {
+  payments: list(Joi.string()),
+  deliveries: list(Joi.string()),
+  regions: list(Joi.string()),
+  postcodes: list(Joi.string()),
+  linkTags: list(Joi.string()),
+  minWeight: weight,
+  maxWeight: weight,
+  minPastOrders: count,
+  maxPastOrders: count,
+  minLifetimeSpend: money,
+};
+
+const part = { items: itemRule.required(), quantity: whole.required() };
+const counted = Joi.valid('item', 'family', 'set').required();
+
+const offers: Record<string, Joi.ObjectSchema> = {
+  priceChange: Joi.object({
+    items: itemRule.required(),
+    formula,
+    linePrices: amounts,
+    rounding,
+    onTop: Joi.boolean(),
+    of: Joi.valid('running', 'base'),
+    mayRaise: Joi.boolean(),
+  }),
+  quantityBreak: Joi.object({
+    items: itemRule.required(),
+    count: counted,
+    beyond: Joi.boolean(),
+    tiers: list(tier(whole)).min(1).required(),
+  }),
+  mixAndMatch: Joi.object({
+    items: itemRule,
+    take: whole,
+    rewarded: whole,
+    pick: Joi.valid('cheapest', 'dearest'),
+    buy: list(Joi.object(part)).min(1),
+    get: Joi.object(part),
+    notDearer: Joi.boolean(),
+    value: value.required(),
+  })
+    .xor('items', 'buy')
+    .and('items', 'take')
+    .and('buy', 'get')
+    .and('rewarded', 'pick')
+    .without('buy', ['take', 'rewarded'])
+    .without('items', ['get', 'notDearer']),
+  combo: Joi.object({
+    slots: list(Joi.object({ name: Joi.string().required(), each: money, ...part })).min(1).required(),
+    value,
+    extra: amounts,
+  }),
+  freeGoods: Joi.object({
+    items: itemRule.required(),
+    count: counted,
+    minimum: whole,
+    every: whole.required(),
+    free: whole.required(),
+    parts: Joi.valid('whole', 'prorated').required(),
+    gift: id,
+    maxFree: whole,
+  }),
+  basketReward: Joi.object({
+    items: itemRule,
+    conditions: Joi.object(conditionKeys),
+    measure: Joi.valid('after', 'before'),
+    threshold: Joi.valid('subtotal', 'units').required(),
+    tiers: Joi.when('threshold', { is: 'units', then: list(tier(count)).min(1), otherwise: list(tier(money)).min(1) }).required(),
+    maxDiscount: money,
+    combinesWith: Joi.alternatives(Joi.valid('all', 'none'), list(id)),
+    skipDiscounted: Joi.boolean(),
+  }),
+  deliveryReward: Joi.object({
+    ways: list(Joi.string()),
+    conditions: Joi.object({ ...conditionKeys, subtotal: money }),
+    maxItemWeight: weight,
+    value: oneKey({ free: Joi.valid(true), flat: money, percentOff: basisPoints }).required(),
+  }),
+};
+
+const kinds = Object.keys(offers);
+const kind = Joi.valid(...kinds).required();
+/** Each kind has its own keys; an unknown kind is told by `kind` itself. */
+const offer = Joi.alternatives().conditional('.kind', {
+  switch: kinds.map((name) => ({ is: name, then: offers[name]!.keys({ kind }) })),
+  otherwise: Joi.object({ kind }).unknown(),
+});
+
+export const promotionSchema = Joi.object({
+  id: id.required(),
+  name: Joi.string().max(300).required(),
+  label: texts,
+  notes: Joi.string().allow('').max(10_000),
+  status: Joi.valid(...PROMOTION_STATUSES).required(),
+  priority: Joi.number().integer().min(1).max(1_000_000),
+  alone: Joi.boolean(),
+  startsFrom: Joi.valid('tag', 'base'),
+  where: storeRule,
+  channels: list(Joi.string()),
+  terminals: list(Joi.string()),
+  when: when.required(),
+  who: Joi.object({ groups: list(id), shoppers: list(id), guests: Joi.boolean() }),
+  codes: list(id),
+  uses: Joi.object({ inAll: count, perCode: count, perShopper: count }),
+  limitPerBasket: whole,
+  offer: offer.required(),
+});
+
+const item = Joi.object({
+  sku: id.required(),
+  name: Joi.string().max(300).required(),
+  node: id.required(),
+  gtin: Joi.string(),
+  brand: Joi.string().max(200),
+  parent: id,
+  unit: Joi.valid('each', 'kg', 'l', 'm'),
+  weight,
+  cost: money,
+  attributes: texts,
+  tags: list(Joi.string()),
+  prices: list(Joi.object({ price: money.required(), since: Joi.string(), zone: id, store: id })).required(),
+});
+
+const store = Joi.object({
+  id: id.required(),
+  name: Joi.string().max(300).required(),
+  timeZone: Joi.string().required(),
+  zone: id,
+  region: Joi.string(),
+  tags: list(Joi.string()),
+});
+
+const named = { id: id.required(), name: Joi.string().max(300).required() };
+const signedBasisPoints = Joi.number().integer().min(-10_000).max(10_000);
+
+export const planSchema: Joi.ObjectSchema<PlanDocument> = Joi.object({
+  format: Joi.valid('bell-tag-plan').required(),
+  version: Joi.valid(1).required(),
+  name: Joi.string().allow(''),
+  currency: Joi.string().required(),
+  policy: Joi.object({
+    priceChanges: Joi.valid('priority', 'lowest'),
+    baskets: Joi.valid('best', 'priority'),
+    marginFloor: basisPoints,
+  }),
+  nodes: list(Joi.object({ ...named, parent: id })).required(),
+  items: list(item).required(),
+  itemSets: list(Joi.object({ ...named, rule: itemRule.required() })),
+  zones: list(Joi.object(named)),
+  stores: list(store).required(),
+  storeGroups: list(Joi.object({ ...named, rule: storeRule.required() })),
+  terminals: list(Joi.object({ id: id.required(), store: id.required(), tags: list(Joi.string()) })),
+  ranges: list(Joi.object({ ...named, stores: storeRule.required(), items: itemRule.required() })),
+  shopperGroups: list(Joi.object({ ...named, priceList: id })),
+  shoppers: list(Joi.object({ id: id.required(), groups: list(id), pastOrders: count, lifetimeSpend: money })),
+  priceLists: list(Joi.object({ ...named, percent: signedBasisPoints, rounding, prices: amounts })),
+  promotions: list(promotionSchema).required(),
+});

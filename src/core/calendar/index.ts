@@ -1,0 +1,6 @@
+export * from './repeat.ts';
+export * from './schedule.ts';
+export * from './span.ts';
+export * from './wall-time.ts';
+export * from './window.ts';
+export * from './zone-clock.ts';

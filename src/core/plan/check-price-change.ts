@@ -1,0 +1,54 @@
+import type { CheckContext } from './check-context.ts';
+import { checkItemRule } from './check-rule.ts';
+import { checkRounding } from './check-rounding.ts';
+import type { PriceChangeDocument, PromotionDocument } from './document.ts';
+import type { Fault } from './fault.ts';
+import { parseFactor } from './read-money.ts';
+
+/** Pricing rules 3.3 to 3.5: what a price change may say, and what it may not say together. */
+export function checkPriceChange(
+  promotion: PromotionDocument,
+  offer: PriceChangeDocument,
+  path: Fault['path'],
+  context: CheckContext,
+): void {
+  checkItemRule(offer.items, [...path, 'items'], context);
+  if (offer.rounding) checkRounding(offer.rounding, [...path, 'rounding'], context);
+  checkFormula(offer, [...path, 'formula'], context);
+  for (const [sku, price] of Object.entries(offer.linePrices ?? {})) {
+    context.reference('item', sku, [...path, 'linePrices', sku]);
+    context.amount(price, [...path, 'linePrices', sku]);
+  }
+  if (!offer.formula && Object.keys(offer.linePrices ?? {}).length === 0) {
+    context.fault(path, 'a price change without a formula or line prices', '`formula`, `linePrices` or both');
+  }
+  if (offer.onTop) checkOnTop(promotion, offer, path, context);
+}
+
+function checkFormula({ formula }: PriceChangeDocument, path: Fault['path'], context: CheckContext): void {
+  if (!formula) return;
+  if ('amountOff' in formula) context.amount(formula.amountOff, [...path, 'amountOff']);
+  if ('setTo' in formula) context.amount(formula.setTo, [...path, 'setTo']);
+  if ('multiplyBy' in formula && parseFactor(formula.multiplyBy) === null) {
+    context.fault([...path, 'multiplyBy'], `"${formula.multiplyBy}" is no factor`, 'a number with at most six decimals, such as "0.85"');
+  }
+  if ('marginOnPrice' in formula && formula.marginOnPrice >= 10_000) {
+    context.fault([...path, 'marginOnPrice'], 'a margin of the whole price', 'less than 10000 basis points');
+  }
+  if ('basis' in formula && typeof formula.basis === 'object') {
+    context.reference('price list', formula.basis.priceList, [...path, 'basis', 'priceList']);
+  }
+}
+
+function checkOnTop(promotion: PromotionDocument, offer: PriceChangeDocument, path: Fault['path'], context: CheckContext): void {
+  const known = 'percentOff, amountOff or multiplyBy';
+  const { formula } = offer;
+  if (promotion.alone) context.fault([...path, 'onTop'], '`alone` together with `onTop`', 'one of the two');
+  if (Object.keys(offer.linePrices ?? {}).length > 0) context.fault([...path, 'linePrices'], 'line prices in a change on top', known);
+  if (!formula) return;
+  if (!('percentOff' in formula || 'amountOff' in formula || 'multiplyBy' in formula)) {
+    context.fault([...path, 'formula'], 'a change on top with another formula', known);
+  } else if (formula.basis !== undefined && formula.basis !== 'base') {
+    context.fault([...path, 'formula', 'basis'], 'a change on top works on the running price', 'no basis, or `of: "base"` beside a percentage');
+  }
+}

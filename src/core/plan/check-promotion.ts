@@ -1,0 +1,30 @@
+import type { CheckContext } from './check-context.ts';
+import { checkOffer } from './check-offer.ts';
+import { checkStoreRule } from './check-rule.ts';
+import { checkWhen } from './check-when.ts';
+import type { PromotionDocument } from './document.ts';
+import type { Fault } from './fault.ts';
+
+export function checkPromotion(promotion: PromotionDocument, path: Fault['path'], context: CheckContext): void {
+  if (promotion.where) checkStoreRule(promotion.where, [...path, 'where'], context);
+  checkWhen(promotion.when, [...path, 'when'], context.fault);
+  (promotion.who?.groups ?? []).forEach((id, i) => {
+    context.reference('shopper group', id, [...path, 'who', 'groups', i]);
+  });
+  (promotion.who?.shoppers ?? []).forEach((id, i) => {
+    context.reference('shopper', id, [...path, 'who', 'shoppers', i]);
+  });
+  checkTerminals(promotion, path, context);
+  if (promotion.alone && promotion.offer.kind === 'basketReward') {
+    context.fault([...path, 'alone'], 'a basket reward that is `alone`', '`combinesWith` in its offer');
+  }
+  checkOffer(promotion, [...path, 'offer'], context);
+}
+
+function checkTerminals(promotion: PromotionDocument, path: Fault['path'], context: CheckContext): void {
+  const terminals = context.document.terminals ?? [];
+  const known = new Set(terminals.flatMap(({ id, tags }) => [id, ...(tags ?? [])]));
+  (promotion.terminals ?? []).forEach((name, i) => {
+    if (!known.has(name)) context.fault([...path, 'terminals', i], `no terminal or tag "${name}"`, 'the id or a tag of a terminal in this plan');
+  });
+}

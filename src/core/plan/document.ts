@@ -1,0 +1,236 @@
+/**
+ * The open plan document, version 1, as it stands in a file. docs/plan-format.md tells the meaning of each field.
+ * Only plain JSON values; nothing here is checked yet beyond its shape.
+ */
+export type Money = string;
+export type LocalDateText = string;
+export type LocalDateTimeText = string;
+export type Quantity = number | string;
+
+export interface PlanDocument {
+  format: 'bell-tag-plan';
+  version: 1;
+  name?: string;
+  currency: string;
+  policy?: { priceChanges?: 'priority' | 'lowest'; baskets?: 'best' | 'priority'; marginFloor?: number };
+  nodes: { id: string; name: string; parent?: string }[];
+  items: ItemDocument[];
+  itemSets?: { id: string; name: string; rule: ItemRule }[];
+  zones?: { id: string; name: string }[];
+  stores: StoreDocument[];
+  storeGroups?: { id: string; name: string; rule: StoreRule }[];
+  terminals?: { id: string; store: string; tags?: string[] }[];
+  ranges?: { id: string; name: string; stores: StoreRule; items: ItemRule }[];
+  shopperGroups?: { id: string; name: string; priceList?: string }[];
+  shoppers?: { id: string; groups?: string[]; pastOrders?: number; lifetimeSpend?: Money }[];
+  priceLists?: PriceListDocument[];
+  promotions: PromotionDocument[];
+}
+
+export interface PriceRowDocument {
+  price: Money;
+  since?: LocalDateText;
+  zone?: string;
+  store?: string;
+}
+
+export interface ItemDocument {
+  sku: string;
+  name: string;
+  node: string;
+  gtin?: string;
+  brand?: string;
+  parent?: string;
+  unit?: 'each' | 'kg' | 'l' | 'm';
+  weight?: string;
+  cost?: Money;
+  attributes?: Record<string, string>;
+  tags?: string[];
+  prices: PriceRowDocument[];
+}
+
+export interface StoreDocument {
+  id: string;
+  name: string;
+  timeZone: string;
+  zone?: string;
+  region?: string;
+  tags?: string[];
+}
+
+export interface PriceListDocument {
+  id: string;
+  name: string;
+  percent?: number;
+  rounding?: RoundingDocument;
+  prices?: Record<string, Money>;
+}
+
+export type ItemRule =
+  | { all: true }
+  | { items: string[] }
+  | { node: string }
+  | { set: string }
+  | { brand: string }
+  | { tag: string }
+  | { attribute: string; in: string[] }
+  | { regularPrice: { atLeast?: Money; atMost?: Money } }
+  | { allOf: ItemRule[] }
+  | { anyOf: ItemRule[] }
+  | { not: ItemRule };
+
+export type StoreRule =
+  | { all: true }
+  | { stores: string[] }
+  | { group: string }
+  | { zone: string }
+  | { region: string }
+  | { tag: string }
+  | { allOf: StoreRule[] }
+  | { anyOf: StoreRule[] }
+  | { not: StoreRule };
+
+export type RoundingDocument =
+  | { step: Money; mode: 'nearest' | 'up' | 'down' }
+  | { endings: Money[]; per?: Money; mode: 'nearest' | 'up' | 'down' };
+
+export interface WindowDocument {
+  days?: ('mon' | 'tue' | 'wed' | 'thu' | 'fri' | 'sat' | 'sun')[];
+  from: string;
+  to: string;
+}
+
+export interface WhenDocument {
+  from: LocalDateTimeText;
+  to?: LocalDateTimeText;
+  windows?: WindowDocument[];
+  repeat?: { rrule: string; duration: string };
+  except?: LocalDateText[];
+}
+
+export interface WhoDocument {
+  groups?: string[];
+  shoppers?: string[];
+  guests?: boolean;
+}
+
+export const PROMOTION_STATUSES = ['draft', 'approved', 'paused', 'archived'] as const;
+export type PromotionStatus = (typeof PROMOTION_STATUSES)[number];
+
+export interface PromotionDocument {
+  id: string;
+  name: string;
+  label?: Record<string, string>;
+  notes?: string;
+  status: PromotionStatus;
+  priority?: number;
+  alone?: boolean;
+  startsFrom?: 'tag' | 'base';
+  where?: StoreRule;
+  channels?: string[];
+  terminals?: string[];
+  when: WhenDocument;
+  who?: WhoDocument;
+  codes?: string[];
+  uses?: { inAll?: number; perCode?: number; perShopper?: number };
+  limitPerBasket?: number;
+  offer: OfferDocument;
+}
+
+export type ValueDocument =
+  | { percentOff: number }
+  | { amountOff: Money }
+  | { amountOffEach: Money }
+  | { each: Money }
+  | { total: Money };
+
+export type Basis = 'base' | 'regular' | 'cost' | { priceList: string };
+export type FormulaDocument =
+  | ({ basis?: Basis } & ({ percentOff: number } | { amountOff: Money } | { setTo: Money } | { multiplyBy: string }))
+  | { addPercent: number }
+  | { marginOnPrice: number };
+
+export interface PriceChangeDocument {
+  kind: 'priceChange';
+  items: ItemRule;
+  formula?: FormulaDocument;
+  linePrices?: Record<string, Money>;
+  rounding?: RoundingDocument;
+  onTop?: boolean;
+  of?: 'running' | 'base';
+  mayRaise?: boolean;
+}
+
+export interface ConditionsDocument {
+  payments?: string[];
+  deliveries?: string[];
+  regions?: string[];
+  postcodes?: string[];
+  linkTags?: string[];
+  minWeight?: string;
+  maxWeight?: string;
+  minPastOrders?: number;
+  maxPastOrders?: number;
+  minLifetimeSpend?: Money;
+}
+
+interface Part {
+  items: ItemRule;
+  quantity: number;
+}
+
+export type OfferDocument =
+  | PriceChangeDocument
+  | {
+      kind: 'quantityBreak';
+      items: ItemRule;
+      count: 'item' | 'family' | 'set';
+      beyond?: boolean;
+      tiers: ({ atLeast: number } & ValueDocument)[];
+    }
+  | { kind: 'mixAndMatch'; items: ItemRule; take: number; value: ValueDocument }
+  | {
+      kind: 'mixAndMatch';
+      items: ItemRule;
+      take: number;
+      rewarded: number;
+      pick: 'cheapest' | 'dearest';
+      value: ValueDocument;
+    }
+  | { kind: 'mixAndMatch'; buy: Part[]; get: Part; notDearer?: boolean; value: ValueDocument }
+  | {
+      kind: 'combo';
+      slots: ({ name: string; each?: Money } & Part)[];
+      value?: ValueDocument;
+      extra?: Record<string, Money>;
+    }
+  | {
+      kind: 'freeGoods';
+      items: ItemRule;
+      count: 'item' | 'family' | 'set';
+      minimum?: number;
+      every: number;
+      free: number;
+      parts: 'whole' | 'prorated';
+      gift?: string;
+      maxFree?: number;
+    }
+  | {
+      kind: 'basketReward';
+      items?: ItemRule;
+      conditions?: ConditionsDocument;
+      measure?: 'after' | 'before';
+      threshold: 'subtotal' | 'units';
+      tiers: ({ atLeast: Money | number } & ValueDocument)[];
+      maxDiscount?: Money;
+      combinesWith?: 'all' | 'none' | string[];
+      skipDiscounted?: boolean;
+    }
+  | {
+      kind: 'deliveryReward';
+      ways?: string[];
+      conditions?: ConditionsDocument & { subtotal?: Money };
+      maxItemWeight?: string;
+      value: { free: true } | { flat: Money } | { percentOff: number };
+    };
+export type OfferKind = OfferDocument['kind'];

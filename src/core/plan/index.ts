@@ -1,0 +1,8 @@
+export * from './check.ts';
+export { checkContext } from './check-context.ts';
+export { checkPromotion } from './check-promotion.ts';
+export * from './document.ts';
+export * from './fault.ts';
+export * from './gtin.ts';
+export * from './model.ts';
+export * from './read.ts';

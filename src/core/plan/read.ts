@@ -1,0 +1,158 @@
+import {
+  type DayNumber,
+  isRepeatFault,
+  parseLocalDate,
+  parseRepeatRule,
+  parseSpanLength,
+  parseTimeOfDay,
+  parseWallTime,
+  type Schedule,
+} from '../calendar/index.ts';
+import { type BasisPoints, type Currency, currencyOf } from '../money/index.ts';
+import type {
+  ItemDocument,
+  PlanDocument,
+  PriceChangeDocument,
+  PriceListDocument,
+  PriceRowDocument,
+  PromotionDocument,
+  WhenDocument,
+  WhoDocument,
+} from './document.ts';
+import type { Item, Plan, PriceChange, PriceList, PriceRow, Promotion, Who } from './model.ts';
+import { readAmount, readFormula, readRounding } from './read-money.ts';
+
+/** Turns a document that {@link checkPlan} found no fault with into the plan the core computes with. */
+export function readPlan(document: PlanDocument): Plan {
+  const currency = currencyOf(document.currency)!;
+  return {
+    currency,
+    policy: {
+      priceChanges: document.policy?.priceChanges ?? 'priority',
+      marginFloor: (document.policy?.marginFloor ?? null) as BasisPoints | null,
+    },
+    nodes: document.nodes,
+    items: document.items.map((item) => readItem(item, currency)),
+    itemSets: document.itemSets ?? [],
+    stores: document.stores,
+    storeGroups: document.storeGroups ?? [],
+    terminals: document.terminals ?? [],
+    ranges: document.ranges ?? [],
+    shopperGroups: document.shopperGroups ?? [],
+    priceLists: (document.priceLists ?? []).map((list) => readPriceList(list, currency)),
+    promotions: document.promotions.map((promotion) => readPromotion(promotion, currency)),
+  };
+}
+
+export function readItem(document: ItemDocument, currency: Currency): Item {
+  const { prices, cost, ...rest } = document;
+  return {
+    ...rest,
+    cost: cost === undefined ? null : readAmount(cost, currency),
+    prices: {
+      chain: newestFirst(prices.filter((row) => !row.zone && !row.store), currency),
+      zones: byScope(prices, (row) => row.zone, currency),
+      stores: byScope(prices, (row) => row.store, currency),
+    },
+  };
+}
+
+function byScope(
+  rows: readonly PriceRowDocument[],
+  scopeOf: (row: PriceRowDocument) => string | undefined,
+  currency: Currency,
+): ReadonlyMap<string, readonly PriceRow[]> {
+  const scopes = new Set(rows.map(scopeOf).filter((scope) => scope !== undefined));
+  return new Map(
+    [...scopes].map((scope) => [scope, newestFirst(rows.filter((row) => scopeOf(row) === scope), currency)]),
+  );
+}
+
+function newestFirst(rows: readonly PriceRowDocument[], currency: Currency): readonly PriceRow[] {
+  return rows
+    .map((row) => ({
+      price: readAmount(row.price, currency),
+      since: row.since === undefined ? null : parseLocalDate(row.since),
+    }))
+    .sort((a, b) => (b.since ?? Number.NEGATIVE_INFINITY) - (a.since ?? Number.NEGATIVE_INFINITY));
+}
+
+export function readPriceList(document: PriceListDocument, currency: Currency): PriceList {
+  return {
+    id: document.id,
+    name: document.name,
+    percent: (document.percent ?? null) as BasisPoints | null,
+    rounding: document.rounding ? readRounding(document.rounding, currency) : null,
+    prices: readAmounts(document.prices, currency),
+  };
+}
+
+export function readPromotion(document: PromotionDocument, currency: Currency): Promotion {
+  return {
+    id: document.id,
+    name: document.name,
+    label: document.label ?? {},
+    status: document.status,
+    priority: document.priority ?? 100,
+    alone: document.alone ?? false,
+    where: document.where ?? { all: true },
+    channels: document.channels ?? null,
+    terminals: document.terminals ?? null,
+    when: readSchedule(document.when),
+    who: readWho(document.who),
+    codes: document.codes ?? [],
+    offer: document.offer.kind === 'priceChange' ? readPriceChange(document.offer, currency) : document.offer,
+  };
+}
+
+function readPriceChange(offer: PriceChangeDocument, currency: Currency): PriceChange {
+  return {
+    kind: 'priceChange',
+    items: offer.items,
+    formula: offer.formula ? readFormula(offer.formula, currency) : null,
+    linePrices: readAmounts(offer.linePrices, currency),
+    rounding: offer.rounding ? readRounding(offer.rounding, currency) : null,
+    onTop: offer.onTop ?? false,
+    ofBase: offer.of === 'base',
+    mayRaise: offer.mayRaise ?? false,
+  };
+}
+
+function readAmounts(amounts: Record<string, string> | undefined, currency: Currency) {
+  return new Map(Object.entries(amounts ?? {}).map(([sku, text]) => [sku, readAmount(text, currency)]));
+}
+
+export function readSchedule(when: WhenDocument): Schedule {
+  const from = parseWallTime(when.from)!;
+  return {
+    from,
+    to: when.to === undefined ? null : parseWallTime(when.to),
+    windows: (when.windows ?? []).map((window) => ({
+      days: window.days ?? null,
+      from: parseTimeOfDay(window.from)!,
+      to: parseTimeOfDay(window.to, true)!,
+    })),
+    repeat: when.repeat ? readRepeat(when.repeat, from) : null,
+    except: new Set((when.except ?? []).map((date) => parseLocalDate(date) as DayNumber)),
+  };
+}
+
+function readRepeat(repeat: NonNullable<WhenDocument['repeat']>, from: Schedule['from']) {
+  const rule = parseRepeatRule(repeat.rrule, from);
+  const length = parseSpanLength(repeat.duration);
+  if (isRepeatFault(rule) || !length) throw new Error(`unchecked repeat ${repeat.rrule}`);
+  return { rule, length };
+}
+
+function readWho(who: WhoDocument | undefined): Who {
+  if (!who || (who.groups === undefined && who.shoppers === undefined && who.guests === undefined)) {
+    return { kind: 'everyone' };
+  }
+  return {
+    kind: 'some',
+    groups: who.groups ?? [],
+    shoppers: who.shoppers ?? [],
+    guests: who.guests === true,
+    anyShopper: who.guests === false && who.groups === undefined && who.shoppers === undefined,
+  };
+}

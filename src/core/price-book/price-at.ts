@@ -1,0 +1,96 @@
+import { dayOf, type Instant } from '../calendar/index.ts';
+import type { MinorUnits } from '../money/index.ts';
+import type { Item, PriceChange, StoreDocument } from '../plan/index.ts';
+import type { Catalogue } from '../selection/index.ts';
+import {
+  basePrice,
+  type PriceAnswer,
+  type PriceProblem,
+  type RegularPrice,
+  regularPrice,
+  type Shopper,
+  type Starting,
+  tagPrice,
+} from '../tag-price/index.ts';
+import { barOf, DEFAULT_CHANNEL, type Situation } from './bar.ts';
+import type { CompiledPlan } from './compiled-plan.ts';
+
+export interface PriceQuestion {
+  readonly sku: string;
+  readonly store: string;
+  readonly at: Instant;
+  readonly shopper: Shopper;
+  /** Absent: the till. */
+  readonly channel?: string;
+  readonly terminal?: string;
+}
+
+/** The price of one item at one store and instant for one kind of shopper, with its whole story (pricing rules 3). */
+export function priceAt(compiled: CompiledPlan, question: PriceQuestion): PriceAnswer {
+  const store = compiled.stores.get(question.store);
+  const index = compiled.catalogue.indexOf.get(question.sku);
+  if (!store || index === undefined) return { kind: 'problem', problem: store ? 'unknown-item' : 'unknown-store' };
+  return answer(compiled, index, situationOf(compiled, store, question));
+}
+
+export function situationOf(
+  compiled: CompiledPlan,
+  store: StoreDocument,
+  question: Pick<PriceQuestion, 'at' | 'shopper' | 'channel' | 'terminal'>,
+): Situation {
+  const terminal = compiled.plan.terminals.find(({ id }) => id === question.terminal);
+  return {
+    store,
+    clock: compiled.clockOf(store),
+    at: question.at,
+    shopper: question.shopper,
+    channel: question.channel ?? DEFAULT_CHANNEL,
+    terminal: terminal ? [terminal.id, ...(terminal.tags ?? [])] : [],
+  };
+}
+
+/** The regular price of an item in a situation, or why it cannot be sold there and then. */
+export function sellable(compiled: CompiledPlan, situation: Situation, index: number): RegularPrice | PriceProblem {
+  if (compiled.catalogue.isParent(index)) return 'parent';
+  const day = dayOf(situation.clock.toWall(situation.at));
+  const regular = regularPrice(compiled.catalogue.items[index]!, situation.store, day);
+  if (!compiled.carries(situation.store.id, index, regular?.price ?? null)) return 'not-carried';
+  return regular ?? 'no-price';
+}
+
+function answer(compiled: CompiledPlan, index: number, situation: Situation): PriceAnswer {
+  const regular = sellable(compiled, situation, index);
+  if (typeof regular === 'string') return { kind: 'problem', problem: regular };
+  const item = compiled.catalogue.items[index]!;
+  const base = basePrice(listsFor(compiled, situation.shopper), item.sku, regular.price);
+  const concerning = compiled.changes
+    .filter((change) => change.selection().has(index, regular.price))
+    .map((change) => ({ promotion: change.promotion, bar: barOf(change, situation) }));
+  return tagPrice(regular, base, startingOf(compiled, item, regular.price, base.price), concerning, compiled.order);
+}
+
+export const listsFor = (compiled: CompiledPlan, shopper: Shopper) =>
+  shopper.kind === 'guest' ? [] : compiled.listsOf(shopper.groups);
+
+export function startingOf(compiled: CompiledPlan, item: Item, regular: MinorUnits, base: MinorUnits): Starting {
+  return {
+    item,
+    regular,
+    base,
+    priceLists: compiled.priceLists,
+    linePrice: (change, of) => linePrice(change, of, compiled.catalogue),
+  };
+}
+
+/** A line price given for a parent holds for its variants that have none of their own. */
+function linePrice(change: PriceChange, item: Item, catalogue: Catalogue): MinorUnits | undefined {
+  if (change.linePrices.size === 0) return undefined;
+  for (let at: Item | undefined = item; at; at = parentOf(at, catalogue)) {
+    const price = change.linePrices.get(at.sku);
+    if (price !== undefined) return price;
+  }
+  return undefined;
+}
+
+const parentOf = (item: Item, catalogue: Catalogue): Item | undefined =>
+  item.parent === undefined ? undefined : catalogue.items[catalogue.indexOf.get(item.parent)!];

@@ -1,0 +1,3 @@
+export * from './catalogue.ts';
+export * from './item-selection.ts';
+export * from './store-selection.ts';
