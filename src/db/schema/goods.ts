@@ -1,0 +1,113 @@
+import { sql } from 'drizzle-orm';
+import { type AnyPgColumn, bigint, check, date, index, integer, jsonb, pgTable, primaryKey, serial, text, unique } from 'drizzle-orm/pg-core';
+import type { ItemRule, RoundingDocument } from '../../core/plan/index.ts';
+import { store, zone } from './places.ts';
+
+/** The one chain of this database, its policies, and the version that every change of the plan raises. */
+export const chain = pgTable(
+  'chain',
+  {
+    id: integer().primaryKey().default(1),
+    name: text().notNull(),
+    currency: text().notNull(),
+    priceChangePolicy: text().$type<'priority' | 'lowest'>().notNull().default('priority'),
+    basketPolicy: text().$type<'best' | 'priority'>().notNull().default('best'),
+    marginFloor: integer(),
+    planVersion: bigint({ mode: 'number' }).notNull().default(1),
+  },
+  (t) => [
+    check('chain_one_row', sql`${t.id} = 1`),
+    check('chain_currency', sql`${t.currency} ~ '^[A-Z]{3}$'`),
+    check('chain_price_change_policy', sql`${t.priceChangePolicy} in ('priority', 'lowest')`),
+    check('chain_basket_policy', sql`${t.basketPolicy} in ('best', 'priority')`),
+    check('chain_margin_floor', sql`${t.marginFloor} between 0 and 10000`),
+  ],
+);
+
+export const node = pgTable(
+  'node',
+  {
+    id: text().primaryKey(),
+    name: text().notNull(),
+    parent: text().references((): AnyPgColumn => node.id),
+    position: integer().notNull(),
+  },
+  (t) => [check('node_not_its_own_parent', sql`${t.parent} <> ${t.id}`)],
+);
+
+export const item = pgTable(
+  'item',
+  {
+    sku: text().primaryKey(),
+    name: text().notNull(),
+    node: text().notNull().references(() => node.id),
+    gtin: text(),
+    brand: text(),
+    parent: text().references((): AnyPgColumn => item.sku),
+    unit: text().$type<'each' | 'kg' | 'l' | 'm'>().notNull().default('each'),
+    /** As given: kilograms with at most three decimals. */
+    weight: text(),
+    /** Minor units. */
+    cost: bigint({ mode: 'number' }),
+    attributes: jsonb().$type<Record<string, string>>().notNull().default({}),
+    tags: text().array().notNull().default([]),
+    position: integer().notNull(),
+  },
+  (t) => [
+    check('item_unit', sql`${t.unit} in ('each', 'kg', 'l', 'm')`),
+    check('item_cost', sql`${t.cost} >= 0`),
+    check('item_gtin', sql`${t.gtin} ~ '^([0-9]{8}|[0-9]{12,14})$'`),
+    check('item_not_its_own_parent', sql`${t.parent} <> ${t.sku}`),
+    index('item_node').on(t.node),
+    index('item_brand').on(t.brand),
+    index('item_gtin_lookup').on(t.gtin),
+  ],
+);
+
+/** A dated regular price for the chain, a zone or one store. */
+export const itemPrice = pgTable(
+  'item_price',
+  {
+    id: serial().primaryKey(),
+    sku: text().notNull().references(() => item.sku, { onDelete: 'cascade' }),
+    zone: text().references(() => zone.id),
+    store: text().references(() => store.id),
+    /** Local date at the store; none: always. */
+    since: date(),
+    /** Minor units. */
+    price: bigint({ mode: 'number' }).notNull(),
+  },
+  (t) => [
+    check('item_price_one_scope', sql`num_nonnulls(${t.zone}, ${t.store}) <= 1`),
+    check('item_price_not_negative', sql`${t.price} >= 0`),
+    unique('item_price_one_a_day').on(t.sku, t.zone, t.store, t.since).nullsNotDistinct(),
+  ],
+);
+
+export const itemSet = pgTable('item_set', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  rule: jsonb().$type<ItemRule>().notNull(),
+});
+
+export const priceList = pgTable(
+  'price_list',
+  {
+    id: text().primaryKey(),
+    name: text().notNull(),
+    /** Signed basis points over or under the regular price. */
+    percent: integer(),
+    rounding: jsonb().$type<RoundingDocument>(),
+  },
+  (t) => [check('price_list_percent', sql`${t.percent} between -10000 and 10000`)],
+);
+
+export const priceListPrice = pgTable(
+  'price_list_price',
+  {
+    list: text().notNull().references(() => priceList.id, { onDelete: 'cascade' }),
+    sku: text().notNull().references(() => item.sku, { onDelete: 'cascade' }),
+    price: bigint({ mode: 'number' }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.list, t.sku] }), check('price_list_price_not_negative', sql`${t.price} >= 0`)],
+);

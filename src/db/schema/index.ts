@@ -1,0 +1,7 @@
+export * from './goods.ts';
+export * from './people.ts';
+export * from './places.ts';
+export * from './promotions.ts';
+export * from './rule-references.ts';
+export * from './sending.ts';
+export * from './shoppers.ts';

@@ -1,0 +1,67 @@
+import { sql } from 'drizzle-orm';
+import { boolean, check, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+import { store } from './places.ts';
+
+const instant = (name: string) => timestamp(name, { withTimezone: true });
+
+/** People who sign in. The columns up to `updatedAt`, and the next three tables, are those of the sign-in package. */
+export const person = pgTable(
+  'person',
+  {
+    id: text().primaryKey(),
+    name: text().notNull(),
+    email: text().notNull().unique(),
+    emailVerified: boolean().notNull().default(false),
+    image: text(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+    updatedAt: instant('updated_at').notNull().defaultNow(),
+    role: text().notNull().default('viewer'),
+  },
+  (t) => [check('person_role', sql`${t.role} in ('viewer', 'planner', 'approver', 'store', 'administrator')`)],
+);
+
+export const session = pgTable('session', {
+  id: text().primaryKey(),
+  expiresAt: instant('expires_at').notNull(),
+  token: text().notNull().unique(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+  updatedAt: instant('updated_at').notNull().defaultNow(),
+  ipAddress: text(),
+  userAgent: text(),
+  userId: text().notNull().references(() => person.id, { onDelete: 'cascade' }),
+});
+
+export const account = pgTable('account', {
+  id: text().primaryKey(),
+  accountId: text().notNull(),
+  providerId: text().notNull(),
+  userId: text().notNull().references(() => person.id, { onDelete: 'cascade' }),
+  accessToken: text(),
+  refreshToken: text(),
+  idToken: text(),
+  accessTokenExpiresAt: instant('access_token_expires_at'),
+  refreshTokenExpiresAt: instant('refresh_token_expires_at'),
+  scope: text(),
+  password: text(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+  updatedAt: instant('updated_at').notNull().defaultNow(),
+});
+
+export const verification = pgTable('verification', {
+  id: text().primaryKey(),
+  identifier: text().notNull(),
+  value: text().notNull(),
+  expiresAt: instant('expires_at').notNull(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+  updatedAt: instant('updated_at').notNull().defaultNow(),
+});
+
+/** The stores that a person with the role `store` sees. */
+export const personStore = pgTable(
+  'person_store',
+  {
+    person: text().notNull().references(() => person.id, { onDelete: 'cascade' }),
+    store: text().notNull().references(() => store.id, { onDelete: 'cascade' }),
+  },
+  (t) => [primaryKey({ columns: [t.person, t.store] })],
+);

@@ -1,0 +1,71 @@
+import { sql } from 'drizzle-orm';
+import { bigint, check, customType, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { store, terminal } from './places.ts';
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+const instant = (name: string) => timestamp(name, { withTimezone: true });
+
+/** Who did what, when, and what it was before. */
+export const auditEntry = pgTable(
+  'audit_entry',
+  {
+    id: serial().primaryKey(),
+    at: instant('at').notNull().defaultNow(),
+    person: text(),
+    action: text().notNull(),
+    subjectKind: text().notNull(),
+    subject: text().notNull(),
+    before: jsonb(),
+    after: jsonb(),
+    /** The version of the plan that the change made. */
+    planVersion: bigint({ mode: 'number' }).notNull(),
+  },
+  (t) => [index('audit_entry_subject').on(t.subjectKind, t.subject), index('audit_entry_version').on(t.planVersion)],
+);
+
+/** The pair of Ed25519 keys with which price files are signed. */
+export const signingKey = pgTable('signing_key', {
+  id: serial().primaryKey(),
+  /** PEM, SPKI. */
+  publicKey: text().notNull(),
+  /** PEM, PKCS 8. */
+  privateKey: text().notNull(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+});
+
+/** One press of "send": a price file for each of its stores. */
+export const rollout = pgTable('rollout', {
+  id: serial().primaryKey(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+  createdBy: text().notNull(),
+  planVersion: bigint({ mode: 'number' }).notNull(),
+});
+
+export const priceFile = pgTable(
+  'price_file',
+  {
+    store: text().notNull().references(() => store.id),
+    /** Rises by one with every file of a store. */
+    number: integer().notNull(),
+    rollout: integer().notNull().references(() => rollout.id),
+    /** The signed text, gzipped. */
+    content: bytes().notNull(),
+    /** Of the text without what differs in every file, hexadecimal. */
+    sha256: text().notNull(),
+    /** Ed25519, base64. */
+    signature: text().notNull(),
+    createdAt: instant('created_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.store, t.number] }), check('price_file_number', sql`${t.number} >= 1`), index('price_file_rollout').on(t.rollout)],
+);
+
+/** What a terminal last said of itself. */
+export const terminalState = pgTable('terminal_state', {
+  terminal: text().primaryKey().references(() => terminal.id, { onDelete: 'cascade' }),
+  holds: integer(),
+  heldSince: instant('held_since'),
+  lastSeen: instant('last_seen').notNull(),
+  /** Its own clock less the server's, milliseconds. */
+  clockSkew: integer(),
+  problem: text(),
+});
