@@ -1,13 +1,13 @@
 import { sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import type { PlanDocument } from '../../core/plan/index.ts';
-import type { Database } from '../connect.ts';
+import type { Transaction } from './plan-version.ts';
 import * as t from '../schema/index.ts';
 import { amountColumn } from './plan-rows.ts';
 import { toRow } from './promotion-rows.ts';
 import { itemRuleTargets, promotionTargets, storeRuleTargets } from './rule-targets.ts';
 
-type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
+
 
 /** Below PostgreSQL's limit of 65,535 parameters a statement, whatever the table. */
 const ROWS_A_STATEMENT = 1000;

@@ -1,0 +1,60 @@
+import { randomBytes } from 'node:crypto';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { eq } from 'drizzle-orm';
+import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/contracts/demo-people.ts';
+import { parsePlan } from '../../src/contracts/index.ts';
+import type { Instant } from '../../src/core/calendar/index.ts';
+import type { PlanDocument } from '../../src/core/plan/index.ts';
+import { type Database, planRepository, promotionRepository, schema, sendingRepository } from '../../src/db/index.ts';
+import type { Environment } from '../../src/server/environment.ts';
+import { livePlanBook } from '../../src/server/live-plan-book.ts';
+import { signInService } from '../../src/server/sign-in.ts';
+import { hashOfKey, priceFileSigner } from '../../src/server/signing.ts';
+import { sendPriceFiles } from '../../src/usecases/send-price-files.ts';
+
+/** Saved after the first rollout, so that there is something to review and send. */
+const NOT_SENT_YET = ['photo-cost', 'night-cream-clear'];
+
+/** Quillmere with its people, its terminals' keys and a first rollout. */
+export async function loadDemo(db: Database, environment: Environment, document: PlanDocument, tillFolder: string): Promise<void> {
+  const early = { ...document, promotions: document.promotions.filter(({ id }) => !NOT_SENT_YET.includes(id)) };
+  const parsed = parsePlan(early);
+  if (!parsed.ok) throw new Error(`the demo chain has faults: ${JSON.stringify(parsed.faults.slice(0, 3))}`);
+  await planRepository(db).replace(early, 'set-up');
+  await loadPeople(db, environment);
+  await giveKeys(db, document, environment, tillFolder);
+  const book = livePlanBook(db);
+  const ports = { book, sending: sendingRepository(db), signer: await priceFileSigner(db) };
+  const { version } = await book.current();
+  const setUp = { id: 'set-up', name: 'Set-up', email: '', role: 'administrator', stores: null } as const;
+  await sendPriceFiles(ports, setUp, { stores: null, planVersion: version }, Date.now() as Instant);
+  const promotions = promotionRepository(db);
+  for (const promotion of document.promotions.filter(({ id }) => NOT_SENT_YET.includes(id))) {
+    await promotions.save(promotion, null, { person: 'set-up', action: 'created' });
+  }
+}
+
+async function loadPeople(db: Database, environment: Environment): Promise<void> {
+  const signIn = signInService(db, environment);
+  for (const { name, email, role, stores } of DEMO_PEOPLE) {
+    const { user } = await signIn.api.signUpEmail({ body: { name, email, password: DEMO_PASSWORD } });
+    await db.update(schema.person).set({ role }).where(eq(schema.person.id, user.id));
+    for (const store of stores ?? []) await db.insert(schema.personStore).values({ person: user.id, store });
+  }
+}
+
+/** Keys are shown once, to the tills themselves; the database keeps their hashes. */
+async function giveKeys(db: Database, document: PlanDocument, environment: Environment, folder: string): Promise<void> {
+  const { publicKey } = await priceFileSigner(db);
+  const zones = new Map(document.stores.map(({ id, timeZone }) => [id, timeZone]));
+  const tills = [];
+  for (const { id, store } of document.terminals ?? []) {
+    const key = randomBytes(24).toString('base64url');
+    await db.update(schema.terminal).set({ keyHash: hashOfKey(key) }).where(eq(schema.terminal.id, id));
+    tills.push({ id, store, key, timeZone: zones.get(store) });
+  }
+  mkdirSync(folder, { recursive: true });
+  // Two are off from the start: a chain of any size has some.
+  const off = [tills[4]?.id, tills[100]?.id];
+  writeFileSync(`${folder}/tills.json`, JSON.stringify({ server: environment.origin, publicKey, off, tills }), { mode: 0o600 });
+}

@@ -1,0 +1,55 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { onceFor } from './freshness.mjs';
+import { bundle, headlessBundle } from './headless.mjs';
+import { inRoot, ROOT } from './paths.mjs';
+import { SetUpFault, say } from './say.mjs';
+
+const SOURCES = ['src', 'demo', 'tills', 'bin', 'astro.config.ts', 'package-lock.json', 'public'];
+
+/** Makes the production build, only when sources changed since the last one. */
+export async function ensureBuild() {
+  await headlessBundle();
+  await onceFor('dist/.build-stamp', SOURCES, async () => {
+    say('Building …');
+    const built = spawnSync('node', ['node_modules/astro/astro.js', 'build'], { cwd: ROOT, env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } });
+    if (built.status !== 0) throw new SetUpFault(`The build failed:\n${built.stdout}${built.stderr}`);
+    const external = ['pg-native'];
+    await bundle('bin/prepare/main.ts', 'dist/prepare.mjs', { external, packages: 'external' });
+    await bundle('tills/main.ts', 'dist/tills.mjs');
+  });
+}
+
+/** Migrates, and loads the demo chain where there is none. Answers with what the script printed as JSON. */
+export function prepareDatabase(environment) {
+  const run = spawnSync('node', [inRoot('dist/prepare.mjs')], { cwd: ROOT, env: { ...process.env, ...environment }, stdio: ['ignore', 'pipe', 'inherit'] });
+  if (run.status !== 0) throw new SetUpFault('Preparing the database failed; what it said stands above. Nothing was half done: every migration runs whole or not at all.');
+}
+
+/** Starts one of our programs; its output goes through. */
+export function startProgram(path, environment, out = 'inherit') {
+  // A group of its own, so that Ctrl-C reaches the script alone and things stop in order.
+  const child = spawn('node', [inRoot(path)], { cwd: ROOT, env: { ...process.env, ...environment }, stdio: ['ignore', out, out], detached: true });
+  const gone = new Promise((resolve) => child.once('exit', resolve));
+  return {
+    gone,
+    async stop() {
+      child.kill('SIGTERM');
+      await gone;
+    },
+  };
+}
+
+/** Waits until an address answers. */
+export async function untilAnswers(url, program) {
+  let over = false;
+  program.gone.then(() => {
+    over = true;
+  });
+  for (let tries = 0; tries < 600; tries++) {
+    if (over) throw new SetUpFault(`The program for ${url} stopped before it answered.`);
+    const reply = await fetch(url).catch(() => null);
+    if (reply?.ok) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new SetUpFault(`${url} did not answer within a minute.`);
+}

@@ -1,0 +1,52 @@
+import { mkdirSync } from 'node:fs';
+import { ensureBuild, prepareDatabase, startProgram, untilAnswers } from './application.mjs';
+import { ensurePackages } from './packages.mjs';
+import { inRoot } from './paths.mjs';
+import { freePort, isFree } from './ports.mjs';
+import { startPostgres } from './postgres.mjs';
+import { SetUpFault } from './say.mjs';
+import { secrets } from './secrets.mjs';
+
+/**
+ * The whole of Bell Tag: database, application, simulated tills.
+ * @param name "main" or "test": each has its own database and its own till folder.
+ */
+export async function startEverything({ name, port, databasePort, tillPort, quiet = false }) {
+  await ensurePackages();
+  if (!(await isFree(port))) throw new SetUpFault(`Port ${port} of 127.0.0.1 is taken. Stop what runs there, or choose another: PORT=${port + 10} npm start`);
+  const stops = [];
+  const stop = async () => {
+    for (const one of stops.splice(0).reverse()) await one();
+  };
+  try {
+    const postgres = await startPostgres(name, databasePort);
+    stops.push(postgres.stop);
+    await ensureBuild();
+    mkdirSync(inRoot('.data'), { recursive: true });
+    const tills = await freePort(tillPort);
+    const environment = {
+      DATABASE_URL: postgres.url,
+      BELLTAG_SECRET: secrets().cookieSecret,
+      BELLTAG_DEMO: '1',
+      BELLTAG_ORIGIN: `http://127.0.0.1:${port}`,
+      BELLTAG_TILLS: inRoot(`.data/tills-${name}`),
+      BELLTAG_TILL_PAGE: `http://127.0.0.1:${tills}`,
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      TILL_PORT: String(tills),
+      NODE_ENV: 'production',
+    };
+    prepareDatabase(environment);
+    const out = quiet ? 'ignore' : 'inherit';
+    const application = startProgram('dist/app/server/entry.mjs', { BELLTAG_LOG: 'warn', ...environment }, out);
+    stops.push(application.stop);
+    await untilAnswers(`${environment.BELLTAG_ORIGIN}/api/health`, application);
+    const till = startProgram('dist/tills.mjs', environment, out);
+    stops.push(till.stop);
+    await untilAnswers(environment.BELLTAG_TILL_PAGE, till);
+    return { environment, stop, ended: Promise.race([application.gone, till.gone]) };
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}

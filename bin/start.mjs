@@ -1,0 +1,32 @@
+#!/usr/bin/env node
+// npm start: installs what is missing, then runs everything until Ctrl-C.
+import { run, say } from './set-up/say.mjs';
+import { startEverything } from './set-up/running.mjs';
+
+await run(async () => {
+  const begun = Date.now();
+  const port = Number(process.env.PORT ?? 4321);
+  const running = await startEverything({ name: 'main', port, databasePort: 54321, tillPort: port + 9 });
+  const { BELLTAG_ORIGIN, BELLTAG_TILL_PAGE } = running.environment;
+  say(`
+Bell Tag is ready after ${((Date.now() - begun) / 1000).toFixed(1)} s.
+
+  application   ${BELLTAG_ORIGIN}
+  tills         ${BELLTAG_TILL_PAGE}
+
+  Demo people (one press each on the sign-in page; password quillmere-demo):
+    ines@quillmere.example    planner        plans prices
+    rufus@quillmere.example   approver       approves and sends
+    odile@quillmere.example   viewer         looks only
+    tove@quillmere.example    store          runs Aldermouth Market
+    basil@quillmere.example   administrator  runs Bell Tag
+
+Ctrl-C stops all of it.`);
+  const asked = new Promise((resolve) => {
+    for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => resolve('asked'));
+  });
+  const why = await Promise.race([asked, running.ended]);
+  say(why === 'asked' ? '\nStopping …' : '\nOne of the programs ended; stopping the others.');
+  await running.stop();
+  if (why !== 'asked') process.exitCode = 1;
+});

@@ -1,0 +1,16 @@
+import type { Fault } from '../core/plan/index.ts';
+
+/** Why something could not be done, as data. Words are made where it is shown. */
+export type Failure =
+  | { readonly kind: 'invalid'; readonly faults: readonly Fault[] }
+  | { readonly kind: 'forbidden' }
+  | { readonly kind: 'not-found'; readonly what: string }
+  /** Somebody saved in between; `current` is what stands now. */
+  | { readonly kind: 'conflict'; readonly message: string; readonly current?: unknown };
+
+export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
+
+export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
+export const failed = (failure: Failure): { ok: false; failure: Failure } => ({ ok: false, failure });
+export const invalid = (path: Fault['path'], what: string, wanted: string) =>
+  failed({ kind: 'invalid', faults: [{ path, what, wanted }] });

@@ -1,0 +1,84 @@
+import type { PromotionDocument } from '../core/plan/index.ts';
+import type { LostReason, PriceProblem } from '../core/tag-price/index.ts';
+import type { Role } from './roles.ts';
+
+/** What endpoints answer with. Amounts are decimal texts, moments are wall times at the store. */
+export interface PromotionSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly status: PromotionDocument['status'];
+  readonly kind: PromotionDocument['offer']['kind'];
+  readonly sentence: string;
+  readonly from: string;
+  readonly to: string | null;
+  readonly priority: number;
+  readonly stores: number;
+  readonly revision: number;
+}
+
+export interface PriceStory {
+  readonly item: { readonly sku: string; readonly name: string; readonly unit: string; readonly gtin: string | null };
+  readonly store: { readonly id: string; readonly name: string; readonly timeZone: string };
+  readonly at: string;
+  readonly currency: string;
+  readonly problem: PriceProblem | null;
+  readonly price: string | null;
+  readonly regular: { readonly price: string; readonly scope: 'store' | 'zone' | 'chain'; readonly since: string | null } | null;
+  readonly base: { readonly price: string; readonly list: string | null } | null;
+  readonly winner: { readonly id: string; readonly name: string; readonly sentence: string; readonly working: string; readonly changesNothing: boolean } | null;
+  readonly onTop: readonly { readonly id: string; readonly name: string; readonly before: string; readonly after: string }[];
+  readonly lost: readonly { readonly id: string; readonly name: string; readonly reason: LostReason; readonly result: string | null }[];
+  /** The day's and week's steps around the moment. */
+  readonly steps: readonly { readonly from: string; readonly to: string; readonly price: string | null; readonly promotion: string | null }[];
+}
+
+export interface PreviewLine {
+  readonly sku: string;
+  readonly name: string;
+  readonly regular: string;
+  readonly before: string;
+  readonly after: string;
+  readonly cost: string | null;
+  /** Basis points of the price. */
+  readonly margin: number | null;
+  /** Hundredths: 160 is 1.6 times as many units. */
+  readonly breakEven: number | null;
+  readonly lost: LostReason | null;
+}
+
+export interface Preview {
+  readonly sentence: string;
+  readonly items: number;
+  readonly stores: number;
+  readonly changed: number;
+  readonly belowCost: number;
+  readonly belowFloor: number;
+  readonly lookedAt: { readonly store: string; readonly storeName: string; readonly at: string } | null;
+  readonly meets: readonly { readonly id: string; readonly name: string; readonly items: number; readonly wins: boolean }[];
+  /** The first ones; `items` says how many there are. */
+  readonly lines: readonly PreviewLine[];
+}
+
+export interface StoreReview {
+  readonly store: string;
+  readonly name: string;
+  readonly timeZone: string;
+  readonly terminals: number;
+  /** Nothing was sent to this store yet. */
+  readonly first: boolean;
+  readonly promotions: { readonly added: readonly string[]; readonly changed: readonly string[]; readonly gone: readonly string[] };
+  readonly prices: { readonly added: number; readonly changed: number; readonly gone: number };
+  readonly other: boolean;
+}
+
+export interface SendReview {
+  readonly planVersion: number;
+  readonly stores: readonly StoreReview[];
+  readonly unchanged: number;
+  readonly sentences: Readonly<Record<string, { readonly name: string; readonly sentence: string }>>;
+}
+
+export interface SignedIn {
+  readonly name: string;
+  readonly role: Role;
+}

@@ -1,0 +1,75 @@
+import Joi from 'joi';
+import { PROMOTION_STATUSES, type PromotionDocument, type PromotionStatus } from '../core/plan/index.ts';
+
+const id = Joi.string().min(1).max(200);
+
+/** Where, when and for whom a price is asked; the lens of every page. */
+export interface PriceRequest {
+  store: string;
+  item: string;
+  /** Wall time at the store, with a UTC offset where it happens twice. */
+  at: string;
+  group?: string;
+}
+export const priceRequest = Joi.object<PriceRequest>({ store: id.required(), item: id.required(), at: Joi.string().required(), group: id });
+
+export interface SavePromotionRequest {
+  promotion: PromotionDocument;
+  /** The revision that was opened; absent for a new one. */
+  revision?: number;
+}
+/** The promotion inside is tested by its own schema, so that its faults have its own paths. */
+export const savePromotionRequest = Joi.object<SavePromotionRequest>({
+  promotion: Joi.object().unknown().required(),
+  revision: Joi.number().integer().min(1),
+});
+
+export interface StatusRequest {
+  status: PromotionStatus;
+  revision: number;
+}
+export const statusRequest = Joi.object<StatusRequest>({
+  status: Joi.valid(...PROMOTION_STATUSES).required(),
+  revision: Joi.number().integer().min(1).required(),
+});
+
+export interface PreviewRequest {
+  promotion: PromotionDocument;
+  store?: string;
+}
+export const previewRequest = Joi.object<PreviewRequest>({ promotion: Joi.object().unknown().required(), store: id });
+
+export interface SendRequest {
+  /** Absent: every store with something to send. */
+  stores?: string[];
+  /** The version of the plan that was reviewed. */
+  planVersion: number;
+}
+export const sendRequest = Joi.object<SendRequest>({
+  stores: Joi.array().items(id).min(1),
+  planVersion: Joi.number().integer().min(1).required(),
+});
+
+export interface SignInRequest {
+  email: string;
+  password: string;
+}
+export const signInRequest = Joi.object<SignInRequest>({
+  email: Joi.string().email({ tlds: false }).required(),
+  password: Joi.string().min(1).max(200).required(),
+});
+
+export interface TerminalReport {
+  /** The number of the price file in force; null: none yet. */
+  holds: number | null;
+  heldSince: string | null;
+  /** The terminal's own clock, ISO 8601 UTC. */
+  clock: string;
+  problem: string | null;
+}
+export const terminalReport = Joi.object<TerminalReport>({
+  holds: Joi.number().integer().min(1).allow(null).required(),
+  heldSince: Joi.string().isoDate().allow(null).required(),
+  clock: Joi.string().isoDate().required(),
+  problem: Joi.string().max(500).allow(null).required(),
+});

@@ -1,0 +1,26 @@
+/** What each role may do. Data: the sign-in knows only the name of a person's role. */
+export const PERMISSIONS = ['see', 'plan', 'approve', 'send', 'administer'] as const;
+export type Permission = (typeof PERMISSIONS)[number];
+
+export const ROLES = {
+  viewer: ['see'],
+  store: ['see'],
+  planner: ['see', 'plan'],
+  approver: ['see', 'plan', 'approve', 'send'],
+  administrator: ['see', 'plan', 'approve', 'send', 'administer'],
+} as const satisfies Record<string, readonly Permission[]>;
+export type Role = keyof typeof ROLES;
+
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  /** For the role `store`: the stores they see. Null: all. */
+  readonly stores: readonly string[] | null;
+}
+
+export const may = (person: Person, permission: Permission): boolean =>
+  (ROLES[person.role] as readonly Permission[]).includes(permission);
+
+export const sees = (person: Person, store: string): boolean => person.stores === null || person.stores.includes(store);

@@ -1,0 +1,2 @@
+export * from './consequences.ts';
+export * from './margin.ts';

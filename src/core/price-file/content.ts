@@ -1,0 +1,86 @@
+import type { CompiledChange, CompiledPlan } from '../price-book/index.ts';
+import { type ItemRule, type PlanDocument, type PromotionDocument, readSchedule } from '../plan/index.ts';
+import { boundsOf, type Instant, DAY } from '../calendar/index.ts';
+import { storesOf } from '../selection/index.ts';
+
+/**
+ * What one store's terminals need to price by themselves: a plan document of that store alone. Rules on stores are
+ * worked out already; everything else the terminal computes with the same core.
+ */
+export interface PriceFileContent {
+  readonly format: 'bell-tag-price-file';
+  readonly version: 1;
+  readonly store: string;
+  /** Rises from file to file of a store. */
+  readonly number: number;
+  /** ISO 8601, UTC. */
+  readonly madeAt: string;
+  readonly plan: PlanDocument;
+}
+
+/** A promotion that was over longer ago than this is not sent. */
+const KEPT_AFTER_END = 2 * DAY;
+
+/** The plan of one store at a moment: what it carries, its prices, its approved promotions that are not over. */
+export function storePlan(document: PlanDocument, compiled: CompiledPlan, storeId: string, now: Instant): PlanDocument {
+  const store = compiled.stores.get(storeId)!;
+  const changes = new Map(compiled.changes.map((change) => [change.promotion.id, change]));
+  const promotions = document.promotions.filter((promotion) => concerns(promotion, changes.get(promotion.id), compiled, storeId, now));
+  const items = itemsFor(document, compiled, storeId);
+  const skus = new Set(items.map(({ sku }) => sku));
+  const named = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
+  return {
+    ...document,
+    items,
+    itemSets: document.itemSets,
+    stores: [store],
+    storeGroups: [],
+    zones: (document.zones ?? []).filter(({ id }) => id === store.zone),
+    terminals: (document.terminals ?? []).filter((terminal) => terminal.store === storeId),
+    ranges: [],
+    shoppers: (document.shoppers ?? []).filter(({ id }) => named.has(id)),
+    priceLists: (document.priceLists ?? []).map((list) => (list.prices ? { ...list, prices: only(list.prices, skus) } : list)),
+    promotions: promotions.map((promotion) => forStore(promotion, skus)),
+  };
+}
+
+function concerns(promotion: PromotionDocument, change: CompiledChange | undefined, compiled: CompiledPlan, store: string, now: Instant): boolean {
+  if (promotion.status !== 'approved') return false;
+  const stores = change ? change.stores() : storesOf(promotion.where ?? { all: true }, compiled.plan);
+  if (!stores.has(store)) return false;
+  const end = boundsOf(readSchedule(promotion.when), compiled.clockOf(compiled.stores.get(store)!)).to;
+  return end + KEPT_AFTER_END > now;
+}
+
+/** Carried items with their parents, and only the price rows that can count here. */
+function itemsFor(document: PlanDocument, compiled: CompiledPlan, storeId: string): PlanDocument['items'] {
+  const { zone } = compiled.stores.get(storeId)!;
+  const carried = document.items.filter(({ sku, prices }) => {
+    const index = compiled.catalogue.indexOf.get(sku)!;
+    return prices.length > 0 && compiled.carries(storeId, index, null);
+  });
+  const kept = new Set(carried.flatMap(({ sku, parent }) => (parent === undefined ? [sku] : [sku, parent])));
+  return document.items
+    .filter(({ sku }) => kept.has(sku))
+    .map((item) => ({
+      ...item,
+      prices: item.prices.filter((row) => (row.store === undefined || row.store === storeId) && (row.zone === undefined || row.zone === zone)),
+    }));
+}
+
+/** Without its rule on stores, and without names of items that the store does not carry. */
+function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): PromotionDocument {
+  const { where: _, offer, notes: __, ...rest } = promotion;
+  if (offer.kind !== 'priceChange') return { ...rest, offer };
+  return { ...rest, offer: { ...offer, items: prune(offer.items, skus), ...(offer.linePrices ? { linePrices: only(offer.linePrices, skus) } : {}) } };
+}
+
+function prune(rule: ItemRule, skus: ReadonlySet<string>): ItemRule {
+  if ('items' in rule) return { items: rule.items.filter((sku) => skus.has(sku)) };
+  if ('allOf' in rule) return { allOf: rule.allOf.map((part) => prune(part, skus)) };
+  if ('anyOf' in rule) return { anyOf: rule.anyOf.map((part) => prune(part, skus)) };
+  return 'not' in rule ? { not: prune(rule.not, skus) } : rule;
+}
+
+const only = <V>(record: Record<string, V>, keys: ReadonlySet<string>): Record<string, V> =>
+  Object.fromEntries(Object.entries(record).filter(([key]) => keys.has(key)));

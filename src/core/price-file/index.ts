@@ -1,0 +1,2 @@
+export * from './content.ts';
+export * from './difference.ts';

@@ -1,0 +1,57 @@
+import type { PriceChangeDocument, PromotionDocument, WhoDocument } from '../plan/index.ts';
+import { formulaWords, restWords } from './formula-words.ts';
+import type { Names } from './names.ts';
+import { itemWords, storeWords } from './rules.ts';
+import { whenWords } from './when-words.ts';
+
+/** The parts of a deal sentence; the editor lets each be changed in its place. */
+export interface DealSentence {
+  readonly when: string;
+  readonly where: string;
+  readonly who: string;
+  readonly formula: string;
+  readonly items: string;
+  readonly rest: readonly string[];
+}
+
+/** Takes a price change apart into words. Other kinds follow with their own issue. */
+export function dealSentence(promotion: Pick<PromotionDocument, 'when' | 'where' | 'who' | 'alone' | 'channels' | 'codes'>, offer: PriceChangeDocument, currency: string, names: Names): DealSentence {
+  return {
+    when: capital(whenWords(promotion.when)),
+    where: `in ${storeWords(promotion.where ?? { all: true }, names)}`,
+    who: whoWords(promotion.who, names),
+    formula: offer.formula ? formulaWords(offer.formula, currency, names) : 'prices of their own for',
+    items: itemWords(offer.items, names),
+    rest: [
+      ...restWords(offer),
+      promotion.alone ? 'and nothing adds to it' : '',
+      promotion.channels ? `only at ${promotion.channels.join(' or ')}` : '',
+      promotion.codes?.length ? 'with a code' : '',
+    ].filter((part) => part !== ''),
+  };
+}
+
+/** "From Thu 3 Dec 2026, 9:00 to Sun 6 Dec 2026, 20:00, in City stores, members pay 15 % less on Sun care." */
+export function dealText(sentence: DealSentence): string {
+  const { when, where, who, formula, items, rest } = sentence;
+  const tail = rest.length > 0 ? `, ${rest.join(', ')}` : '';
+  return `${when}, ${where}, ${who} pay ${formula} ${items}${tail}.`;
+}
+
+/** One promotion of any kind in one plain sentence. */
+export function promotionText(promotion: PromotionDocument, currency: string, names: Names): string {
+  if (promotion.offer.kind === 'priceChange') return dealText(dealSentence(promotion, promotion.offer, currency, names));
+  return `${capital(whenWords(promotion.when))}, in ${storeWords(promotion.where ?? { all: true }, names)}: ${promotion.name}.`;
+}
+
+function whoWords(who: WhoDocument | undefined, names: Names): string {
+  if (!who) return 'all shoppers';
+  const groups = (who.groups ?? []).map((id) => names.shopperGroup(id).toLowerCase());
+  const shoppers = who.shoppers?.length ? [`${who.shoppers.length} named shoppers`] : [];
+  const guests = who.guests ? ['guests'] : [];
+  const all = [...groups, ...shoppers, ...guests];
+  if (all.length === 0) return who.guests === false ? 'all but guests' : 'all shoppers';
+  return all.length === 1 ? all[0]! : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,39 @@
+import type { FormulaDocument, PriceChangeDocument, RoundingDocument } from '../plan/index.ts';
+import type { Names } from './names.ts';
+
+/** 1250 is "12.5 %". */
+export const percentWords = (basisPoints: number): string => `${Number((basisPoints / 100).toFixed(2))} %`;
+
+/** What shoppers pay: "15 % less on". The goods follow. */
+export function formulaWords(formula: FormulaDocument, currency: string, names: Names): string {
+  if ('addPercent' in formula) return `cost plus ${percentWords(formula.addPercent)} for`;
+  if ('marginOnPrice' in formula) return `a price with ${percentWords(formula.marginOnPrice)} margin for`;
+  const basis = basisWords(formula.basis, names);
+  if ('percentOff' in formula) return `${percentWords(formula.percentOff)} less${basis ? ` than ${basis}` : ''} on`;
+  if ('amountOff' in formula) return `${formula.amountOff} ${currency} less${basis ? ` than ${basis}` : ''} on`;
+  if ('setTo' in formula) return `${formula.setTo} ${currency} for`;
+  return `${basis || 'the price'} times ${formula.multiplyBy} for`;
+}
+
+function basisWords(basis: Extract<FormulaDocument, { basis?: unknown }>['basis'], names: Names): string {
+  if (basis === undefined || basis === 'base') return '';
+  if (basis === 'regular') return 'the regular price';
+  return basis === 'cost' ? 'the cost' : `the price list ${names.priceList(basis.priceList)}`;
+}
+
+export function roundingWords(rounding: RoundingDocument): string {
+  const way = rounding.mode === 'nearest' ? 'to the nearest' : `${rounding.mode} to`;
+  if ('step' in rounding) return `rounded ${way} ${rounding.step}`;
+  return `rounded ${way} price ending in ${rounding.endings.join(' or ')}`;
+}
+
+/** What is said after the goods: rounding, single prices, how it stands with others. */
+export function restWords(offer: PriceChangeDocument): string[] {
+  const lines = Object.keys(offer.linePrices ?? {}).length;
+  return [
+    offer.rounding ? roundingWords(offer.rounding) : '',
+    lines > 0 && offer.formula ? `${lines} ${lines === 1 ? 'item' : 'items'} at a price of their own` : '',
+    offer.onTop ? `on top of what else applies${offer.of === 'base' ? ', counted from the base price' : ''}` : '',
+    offer.mayRaise ? 'even where that raises the price' : '',
+  ].filter((part) => part !== '');
+}

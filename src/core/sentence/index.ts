@@ -1,0 +1,5 @@
+export * from './deal-sentence.ts';
+export * from './formula-words.ts';
+export * from './names.ts';
+export * from './rules.ts';
+export * from './when-words.ts';

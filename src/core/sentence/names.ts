@@ -1,0 +1,31 @@
+import type { PlanDocument } from '../plan/index.ts';
+
+/** The names that a sentence puts in the place of ids. An unknown id stands as it is. */
+export interface Names {
+  node(id: string): string;
+  set(id: string): string;
+  item(sku: string): string;
+  store(id: string): string;
+  storeGroup(id: string): string;
+  zone(id: string): string;
+  shopperGroup(id: string): string;
+  priceList(id: string): string;
+}
+
+export function namesOf(document: Omit<PlanDocument, 'promotions' | 'items'> & { items?: PlanDocument['items'] }): Names {
+  const lookup = (list: readonly { id: string; name: string }[] | undefined) => {
+    const names = new Map((list ?? []).map(({ id, name }) => [id, name]));
+    return (id: string) => names.get(id) ?? id;
+  };
+  const items = new Map((document.items ?? []).map(({ sku, name }) => [sku, name]));
+  return {
+    node: lookup(document.nodes),
+    set: lookup(document.itemSets),
+    item: (sku) => items.get(sku) ?? sku,
+    store: lookup(document.stores),
+    storeGroup: lookup(document.storeGroups),
+    zone: lookup(document.zones),
+    shopperGroup: lookup(document.shopperGroups),
+    priceList: lookup(document.priceLists),
+  };
+}

@@ -1,0 +1,7 @@
+import Joi from 'joi';
+import { endpoint, json } from '../../server/index.ts';
+import { searchItems } from '../../usecases/search-items.ts';
+
+const request = Joi.object<{ q: string }>({ q: Joi.string().trim().max(100).allow('').required() });
+
+export const GET = endpoint({ permission: 'see', schema: request, from: 'query' }, async ({ app, input }) => json(await searchItems(app, input.q)));

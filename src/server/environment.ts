@@ -1,0 +1,21 @@
+/** What the process is told from outside, read once. */
+export interface Environment {
+  readonly databaseUrl: string;
+  /** Signs session cookies. */
+  readonly secret: string;
+  readonly origin: string;
+  /** Demo mode: the sign-in page lets one in as each demo person with one press. */
+  readonly demo: boolean;
+}
+
+export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
+  const databaseUrl = env['DATABASE_URL'];
+  const secret = env['BELLTAG_SECRET'];
+  if (!databaseUrl || !secret) throw new Error('DATABASE_URL and BELLTAG_SECRET must be set; "npm start" sets both.');
+  return {
+    databaseUrl,
+    secret,
+    origin: env['BELLTAG_ORIGIN'] ?? `http://127.0.0.1:${env['PORT'] ?? '4321'}`,
+    demo: env['BELLTAG_DEMO'] === '1',
+  };
+}

@@ -1,0 +1,6 @@
+export { app, type App } from './app.ts';
+export { endpoint, guarded } from './endpoint.ts';
+export { log } from './log.ts';
+export { failureReply, json, outcomeReply } from './reply.ts';
+export { personOf } from './sign-in.ts';
+export { terminalEndpoint } from './terminal-endpoint.ts';

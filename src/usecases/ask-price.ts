@@ -1,0 +1,89 @@
+import { done, failed, invalid, may, type Outcome, type Person, type PriceRequest, type PriceStory, sees } from '../contracts/index.ts';
+import { DAY, formatLocalDate, formatMoment, type Instant, parseMoment, type ZoneClock } from '../core/calendar/index.ts';
+import { describeRatio, formatAmount, type MinorUnits } from '../core/money/index.ts';
+import type { Promotion } from '../core/plan/index.ts';
+import { priceAt, timeline } from '../core/price-book/index.ts';
+import { formulaWords, namesOf, promotionText, roundingWords } from '../core/sentence/index.ts';
+import { GUEST, type PriceAnswer, type Shopper, type Working } from '../core/tag-price/index.ts';
+import type { CurrentPlan, PlanBook } from './plan-store.ts';
+
+/** How far the steps reach to either side of the moment. */
+const AROUND = 7 * DAY;
+
+/** The price of one item in one store at one moment for one kind of shopper, with its whole story. */
+export async function askPrice(ports: { book: PlanBook }, person: Person, request: PriceRequest): Promise<Outcome<PriceStory>> {
+  if (!may(person, 'see') || !sees(person, request.store)) return failed({ kind: 'forbidden' });
+  const current = await ports.book.current();
+  const { compiled } = current;
+  const store = compiled.stores.get(request.store);
+  if (!store) return failed({ kind: 'not-found', what: `store ${request.store}` });
+  const index = compiled.catalogue.indexOf.get(request.item);
+  if (index === undefined) return failed({ kind: 'not-found', what: `item ${request.item}` });
+  const clock = compiled.clockOf(store);
+  const at = parseMoment(request.at, clock);
+  if (at === null) return invalid(['at'], `"${request.at}" is no moment`, 'a wall time such as 2027-03-01T09:00');
+  if (request.group !== undefined && !compiled.plan.shopperGroups.some(({ id }) => id === request.group)) {
+    return invalid(['group'], `no shopper group "${request.group}"`, 'the id of a shopper group');
+  }
+  const shopper: Shopper = request.group === undefined ? GUEST : { kind: 'shopper', id: null, groups: [request.group] };
+  const question = { sku: request.item, store: store.id, shopper };
+  const item = compiled.catalogue.items[index]!;
+  const answer = priceAt(compiled, { ...question, at });
+  const span = { from: (at - AROUND) as Instant, to: (at + AROUND) as Instant };
+  return done({
+    item: { sku: item.sku, name: item.name, unit: item.unit ?? 'each', gtin: item.gtin ?? null },
+    store: { id: store.id, name: store.name, timeZone: store.timeZone },
+    at: formatMoment(at, clock),
+    currency: compiled.plan.currency.code,
+    ...storyOf(answer, current),
+    steps: stepsOf(current, question, span, clock),
+  });
+}
+
+function storyOf(answer: PriceAnswer, current: CurrentPlan): Omit<PriceStory, 'item' | 'store' | 'at' | 'currency' | 'steps'> {
+  if (answer.kind === 'problem') return { problem: answer.problem, price: null, regular: null, base: null, winner: null, onTop: [], lost: [] };
+  const { compiled, document } = current;
+  const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
+  const byId = new Map(compiled.plan.promotions.map((promotion) => [promotion.id, promotion]));
+  const nameOf = (id: string) => byId.get(id)?.name ?? id;
+  const lists = new Map(compiled.plan.priceLists.map(({ id, name }) => [id, name]));
+  const names = namesOf(document);
+  const sentenceOf = (id: string) => promotionText(document.promotions.find((promotion) => promotion.id === id)!, document.currency, names);
+  return {
+    problem: null,
+    price: money(answer.price),
+    regular: { price: money(answer.regular.price), scope: answer.regular.scope, since: answer.regular.since === null ? null : formatLocalDate(answer.regular.since) },
+    base: { price: money(answer.base.price), list: answer.base.list === null ? null : (lists.get(answer.base.list) ?? answer.base.list) },
+    winner: answer.winner && {
+      id: answer.winner.promotion,
+      name: nameOf(answer.winner.promotion),
+      sentence: sentenceOf(answer.winner.promotion),
+      working: workingWords(answer.winner.working, byId.get(answer.winner.promotion)!, current),
+      changesNothing: answer.winner.changesNothing,
+    },
+    onTop: answer.onTop.map(({ promotion, before, after }) => ({ id: promotion, name: nameOf(promotion), before: money(before), after: money(after) })),
+    lost: answer.lost.map(({ promotion, reason, result }) => ({ id: promotion, name: nameOf(promotion), reason, result: result === null ? null : money(result) })),
+  };
+}
+
+/** "15 % less on 24.90 is 21.165, rounded up to 0.05: 21.20" */
+function workingWords(working: Working, promotion: Promotion, { compiled, document }: CurrentPlan): string {
+  const { currency } = compiled.plan;
+  const result = formatAmount(working.result, currency);
+  if (working.kind === 'line-price') return `a price of its own for this item: ${result}`;
+  const offer = document.promotions.find(({ id }) => id === promotion.id)!.offer;
+  if (offer.kind !== 'priceChange' || !offer.formula) return result;
+  const exact = describeRatio(working.exact, currency.exponent);
+  const words = formulaWords(offer.formula, currency.code, namesOf(document));
+  const rounded = offer.rounding ? `, ${roundingWords(offer.rounding)}: ${result}` : exact === result ? '' : `, rounded: ${result}`;
+  return `${words} ${formatAmount(working.basisAmount, currency)} is ${exact}${rounded}`;
+}
+
+function stepsOf(current: CurrentPlan, question: Parameters<typeof timeline>[1], span: { from: Instant; to: Instant }, clock: ZoneClock): PriceStory['steps'] {
+  return timeline(current.compiled, question, span).map((step) => ({
+    from: formatMoment(step.from, clock),
+    to: formatMoment(step.to, clock),
+    price: step.price === null ? null : formatAmount(step.price, current.compiled.plan.currency),
+    promotion: step.promotion,
+  }));
+}

@@ -1,0 +1,29 @@
+import type { Person, PromotionSummary } from '../contracts/index.ts';
+import { namesOf, promotionText } from '../core/sentence/index.ts';
+import { storesOf } from '../core/selection/index.ts';
+import type { PlanBook, PromotionStore } from './plan-store.ts';
+
+/** Every promotion with its sentence, by start; of a store's own people only those of their stores. */
+export async function listPromotions(ports: { book: PlanBook; promotions: PromotionStore }, person: Person): Promise<PromotionSummary[]> {
+  const { document, compiled } = await ports.book.current();
+  const names = namesOf(document);
+  const all = await ports.promotions.all();
+  return all.flatMap(({ promotion, revision }) => {
+    const stores = storesOf(promotion.where ?? { all: true }, compiled.plan);
+    if (person.stores && !person.stores.some((store) => stores.has(store))) return [];
+    return [
+      {
+        id: promotion.id,
+        name: promotion.name,
+        status: promotion.status,
+        kind: promotion.offer.kind,
+        sentence: promotionText(promotion, document.currency, names),
+        from: promotion.when.from,
+        to: promotion.when.to ?? null,
+        priority: promotion.priority ?? 100,
+        stores: stores.size,
+        revision,
+      },
+    ];
+  });
+}

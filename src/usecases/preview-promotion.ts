@@ -1,0 +1,44 @@
+import { done, failed, invalid, may, type Outcome, type Person, type Preview } from '../contracts/index.ts';
+import { formatMoment } from '../core/calendar/index.ts';
+import { type Consequences, consequencesOf } from '../core/consequences/index.ts';
+import { formatAmount, type MinorUnits } from '../core/money/index.ts';
+import { readPromotion } from '../core/plan/index.ts';
+import { namesOf, promotionText } from '../core/sentence/index.ts';
+import type { CurrentPlan, PlanBook } from './plan-store.ts';
+import { readPromotionInput } from './save-promotion.ts';
+
+const LINES_SHOWN = 300;
+
+/** What a draft would do, without saving it. */
+export async function previewPromotion(ports: { book: PlanBook }, person: Person, input: { promotion: unknown; store: string | null }): Promise<Outcome<Preview>> {
+  if (!may(person, 'see')) return failed({ kind: 'forbidden' });
+  const current = await ports.book.current();
+  const read = readPromotionInput(input.promotion, current.document);
+  if (!read.ok) return read;
+  if (read.value.offer.kind !== 'priceChange') return invalid(['offer', 'kind'], read.value.offer.kind, 'priceChange');
+  const consequences = consequencesOf(current.compiled, readPromotion(read.value, current.compiled.plan.currency), input.store);
+  const sentence = promotionText(read.value, current.document.currency, namesOf(current.document));
+  return done({ sentence, ...shown(consequences, current) });
+}
+
+function shown(result: Consequences, { compiled, document }: CurrentPlan): Omit<Preview, 'sentence'> {
+  const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
+  const promotions = new Map(document.promotions.map(({ id, name }) => [id, name]));
+  const store = result.lookedAt && compiled.stores.get(result.lookedAt.store)!;
+  return {
+    items: result.items,
+    stores: result.stores.length,
+    changed: result.changed,
+    belowCost: result.belowCost,
+    belowFloor: result.belowFloor,
+    lookedAt: store && { store: store.id, storeName: store.name, at: formatMoment(result.lookedAt!.at, compiled.clockOf(store)) },
+    meets: result.meets.map(({ promotion, ...rest }) => ({ id: promotion, name: promotions.get(promotion) ?? promotion, ...rest })),
+    lines: result.lines.slice(0, LINES_SHOWN).map(({ regular, before, after, cost, instead: _, ...line }) => ({
+      ...line,
+      regular: money(regular),
+      before: money(before),
+      after: money(after),
+      cost: cost === null ? null : money(cost),
+    })),
+  };
+}

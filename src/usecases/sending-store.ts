@@ -1,0 +1,45 @@
+/** A price file as it was made. */
+export interface MadePriceFile {
+  readonly store: string;
+  readonly content: string;
+  readonly sha256: string;
+  readonly signature: string;
+}
+
+export interface TerminalStatus {
+  readonly terminal: string;
+  readonly store: string;
+  readonly tags: readonly string[];
+  readonly holds: number | null;
+  readonly heldSince: string | null;
+  readonly lastSeen: string | null;
+  readonly clockSkew: number | null;
+  readonly problem: string | null;
+  /** The number that its store was sent last. */
+  readonly wanted: number | null;
+}
+
+export interface RolloutSummary {
+  readonly id: number;
+  readonly createdAt: string;
+  readonly createdBy: string;
+  readonly stores: number;
+}
+
+/** Port: price files and what terminals hold. */
+export interface SendingStore {
+  /** Makes a rollout; `make` is told the number that all its files bear. */
+  send(person: string, planVersion: number, make: (number: number) => readonly MadePriceFile[]): Promise<number>;
+  newest(store: string): Promise<{ readonly number: number; readonly content: string; readonly signature: string } | null>;
+  newestContents(): Promise<ReadonlyMap<string, { readonly number: number; readonly content: string }>>;
+  terminals(): Promise<readonly TerminalStatus[]>;
+  rollouts(): Promise<readonly RolloutSummary[]>;
+  terminalByKeyHash(hash: string): Promise<{ readonly id: string; readonly store: string } | null>;
+  report(terminal: string, state: { holds: number | null; heldSince: string | null; clockSkew: number; problem: string | null }): Promise<void>;
+}
+
+/** Port: signs the text of a price file. */
+export interface Signer {
+  sign(content: string): { readonly sha256: string; readonly signature: string };
+  readonly publicKey: string;
+}

@@ -1,0 +1,74 @@
+import { readFileSync } from 'node:fs';
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { listPage, tillPage } from './page.ts';
+import { priceFileDisk } from './price-file-disk.ts';
+import { ringer } from './ring.ts';
+import { type Till, type TillIdentity, till } from './till.ts';
+
+interface Enrolment {
+  readonly server: string;
+  /** PEM of the chain's key; a till trusts no other. */
+  readonly publicKey: string;
+  readonly off: readonly string[];
+  readonly tills: readonly TillIdentity[];
+}
+
+/** Runs the simulated tills of a folder and a page to look at them. */
+function main(folder: string, port: number, pollEvery: number): void {
+  const enrolment = JSON.parse(readFileSync(`${folder}/tills.json`, 'utf8')) as Enrolment;
+  const shared = { server: process.env['BELLTAG_ORIGIN'] ?? enrolment.server, publicKey: enrolment.publicKey, ringer: ringer(), now: () => Date.now() };
+  const tills = new Map(enrolment.tills.map((identity) => [identity.id, till(identity, { ...shared, disk: priceFileDisk(`${folder}/${identity.id}`) })]));
+  for (const id of enrolment.off) tills.get(id)?.switchOn(false);
+  [...tills.values()].forEach((one, i) => {
+    keepPolling(one, pollEvery, (i / tills.size) * pollEvery);
+  });
+  createServer((request, response) => {
+    serve(tills, request, response).catch((error: Error) => {
+      response.writeHead(500).end(error.message);
+    });
+  }).listen(port, '127.0.0.1');
+}
+
+/** Each till in its own rhythm, spread over the interval. */
+function keepPolling(one: Till, every: number, first: number): void {
+  setTimeout(async () => {
+    await one.poll();
+    keepPolling(one, every, every);
+  }, first);
+}
+
+async function serve(tills: ReadonlyMap<string, Till>, request: IncomingMessage, response: ServerResponse): Promise<void> {
+  const url = new URL(request.url ?? '/', 'http://till');
+  const [, , id = '', action = ''] = url.pathname.split('/').map(decodeURIComponent);
+  const one = tills.get(id);
+  const html = (text: string) => response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end(text);
+  if (url.pathname === '/') return void html(listPage([...tills.values()].map((entry) => entry.state())));
+  if (!one) return void response.writeHead(404).end('no such till');
+  const asked = { code: url.searchParams.get('code') ?? '', group: url.searchParams.get('group') ?? '' };
+  const rung = asked.code === '' ? null : one.ring(asked.code, asked.group || null);
+  if (action === 'control' && request.method === 'POST') {
+    control(one, new URLSearchParams(await bodyOf(request)));
+    await one.poll();
+    return void response.writeHead(303, { location: `/till/${id}` }).end();
+  }
+  if (action === 'state') return void response.writeHead(200, { 'content-type': 'application/json' }).end(JSON.stringify({ ...one.state(), rung }));
+  html(tillPage(one.state(), rung, asked));
+}
+
+function control(one: Till, form: URLSearchParams): void {
+  const onOff = form.get('on');
+  if (onOff !== null) one.switchOn(onOff === '1');
+  if (form.has('right')) one.setClock(null);
+  if (form.has('set')) {
+    if (form.get('clock')) one.setClock(form.get('clock'));
+    one.setDelay(Number(form.get('delay')) || 0);
+  }
+}
+
+async function bodyOf(request: IncomingMessage): Promise<string> {
+  const chunks: Buffer[] = [];
+  for await (const chunk of request) chunks.push(chunk as Buffer);
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+main(process.env['BELLTAG_TILLS'] ?? '.data/tills-main', Number(process.env['TILL_PORT'] ?? 4330), Number(process.env['BELLTAG_TILL_POLL'] ?? 5000));

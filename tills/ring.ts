@@ -1,0 +1,51 @@
+import { parsePriceFile } from '../src/contracts/index.ts';
+import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
+import { formatAmount, type MinorUnits } from '../src/core/money/index.ts';
+import { type CompiledPlan, compile, priceAt } from '../src/core/price-book/index.ts';
+import { GUEST } from '../src/core/tag-price/index.ts';
+
+export interface Rung {
+  readonly at: string;
+  readonly sku: string;
+  readonly name: string | null;
+  readonly price: string | null;
+  readonly regular: string | null;
+  readonly promotion: string | null;
+  readonly problem: string | null;
+}
+
+/** Rings items from price files alone: no network, the same core as everywhere. */
+export interface Ringer {
+  ring(content: string, question: { store: string; code: string; at: Instant; group: string | null; terminal: string }): Rung;
+}
+
+/** Compiled price files kept in memory at once; the many tills of one process share those of their store. */
+const KEPT = 6;
+
+export function ringer(): Ringer {
+  const kept = new Map<string, CompiledPlan>();
+  const compiledOf = (content: string): CompiledPlan => {
+    const known = kept.get(content);
+    if (known) return known;
+    const parsed = parsePriceFile(content);
+    if (!parsed.ok) throw new Error(`the price file has faults: ${JSON.stringify(parsed.faults[0])}`);
+    const compiled = compile(parsed.plan.plan);
+    if (kept.size >= KEPT) kept.delete(kept.keys().next().value!);
+    kept.set(content, compiled);
+    return compiled;
+  };
+  return {
+    ring(content, { store, code, at, group, terminal }) {
+      const compiled = compiledOf(content);
+      const item = compiled.plan.items.find(({ sku, gtin }) => sku === code || gtin === code);
+      const when = formatMoment(at, compiled.clockOf(compiled.stores.get(store)!));
+      const none = { at: when, sku: item?.sku ?? code, name: item?.name ?? null, price: null, regular: null, promotion: null };
+      if (!item) return { ...none, problem: 'not-carried' };
+      const shopper = group === null ? GUEST : ({ kind: 'shopper', id: null, groups: [group] } as const);
+      const answer = priceAt(compiled, { sku: item.sku, store, at, shopper, terminal });
+      if (answer.kind === 'problem') return { ...none, problem: answer.problem };
+      const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
+      return { ...none, price: money(answer.price), regular: money(answer.regular.price), promotion: answer.winner?.promotion ?? null, problem: null };
+    },
+  };
+}

@@ -1,0 +1,133 @@
+import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
+import { type Instant, parseMoment, zoneClock } from '../src/core/calendar/index.ts';
+import { accept } from './accept.ts';
+import type { PriceFileDisk } from './price-file-disk.ts';
+import type { Ringer, Rung } from './ring.ts';
+
+export interface TillIdentity {
+  readonly id: string;
+  readonly store: string;
+  readonly key: string;
+  readonly timeZone: string;
+}
+
+export interface TillState {
+  readonly id: string;
+  readonly store: string;
+  readonly timeZone: string;
+  readonly on: boolean;
+  readonly holds: number | null;
+  readonly heldSince: string | null;
+  /** Its own clock, milliseconds since the epoch. */
+  readonly clock: number;
+  readonly delay: number;
+  readonly problem: string | null;
+  readonly groups: readonly { id: string; name: string }[];
+}
+
+/** One simulated till: takes price files like a real one, keeps the last good one, rings from it alone. */
+export interface Till {
+  state(): TillState;
+  /** Asks the server for something newer, and tells it what is held. Nothing happens while switched off. */
+  poll(): Promise<void>;
+  ring(code: string, group: string | null): Rung | null;
+  switchOn(on: boolean): void;
+  /** Sets its clock to a wall time of its store; null: right again. False where the text is no wall time. */
+  setClock(wall: string | null): boolean;
+  /** Milliseconds that it waits before each talk with the server. */
+  setDelay(ms: number): void;
+}
+
+export interface TillPorts {
+  readonly server: string;
+  readonly publicKey: string;
+  readonly disk: PriceFileDisk;
+  readonly ringer: Ringer;
+  now(): number;
+}
+
+const REPORT_EVERY = 30_000;
+
+export function till(identity: TillIdentity, ports: TillPorts): Till {
+  let envelope: PriceFileEnvelope | null = ports.disk.read();
+  let heldSince: string | null = envelope ? new Date(ports.now()).toISOString() : null;
+  let on = true;
+  let skew = 0;
+  let delay = 0;
+  let problem: string | null = null;
+  let reported = { at: 0, text: '' };
+
+  const headers = { authorization: `Bearer ${identity.key}`, 'content-type': 'application/json' };
+  const clock = () => ports.now() + skew;
+
+  async function fetchNewer(): Promise<void> {
+    const have = envelope ? `?have=${envelope.number}` : '';
+    const reply = await fetch(`${ports.server}/api/till/price-file${have}`, { headers });
+    if (reply.status === 204) return;
+    if (!reply.ok) throw new Error(`the server answered ${reply.status}`);
+    const accepted = accept(await reply.json(), { ...identity, publicKey: ports.publicKey, holds: envelope?.number ?? null });
+    if (!accepted.ok) {
+      problem = accepted.why;
+      return;
+    }
+    ports.disk.write(accepted.envelope);
+    envelope = accepted.envelope;
+    heldSince = new Date(ports.now()).toISOString();
+    problem = null;
+  }
+
+  async function report(): Promise<void> {
+    const state = { holds: envelope?.number ?? null, heldSince, problem };
+    const text = JSON.stringify([state, skew]);
+    if (text === reported.text && ports.now() - reported.at < REPORT_EVERY) return;
+    const body: TerminalReport = { ...state, clock: new Date(clock()).toISOString() };
+    const reply = await fetch(`${ports.server}/api/till/state`, { method: 'POST', headers, body: JSON.stringify(body) });
+    if (reply.ok) reported = { at: ports.now(), text };
+  }
+
+  return {
+    state: () => ({
+      id: identity.id,
+      store: identity.store,
+      timeZone: identity.timeZone,
+      on,
+      holds: envelope?.number ?? null,
+      heldSince,
+      clock: clock(),
+      delay,
+      problem,
+      groups: envelope ? groupsIn(envelope) : [],
+    }),
+    async poll() {
+      if (!on) return;
+      if (delay > 0) await new Promise((resolve) => setTimeout(resolve, delay));
+      try {
+        await fetchNewer();
+        await report();
+      } catch (error) {
+        // Cut off: what is held stays in force, and the next poll tries again.
+        problem = `no answer from the server (${(error as Error).message})`;
+      }
+    },
+    ring(code, group) {
+      return envelope && ports.ringer.ring(envelope.content, { store: identity.store, code, group, at: clock() as Instant, terminal: identity.id });
+    },
+    switchOn(value) {
+      on = value;
+    },
+    setClock(wall) {
+      const at = wall === null ? ports.now() : parseMoment(wall, zoneClock(identity.timeZone));
+      if (at === null) return false;
+      skew = at - ports.now();
+      return true;
+    },
+    setDelay(ms) {
+      delay = Math.max(0, ms);
+    },
+  };
+}
+
+function groupsIn(envelope: PriceFileEnvelope): TillState['groups'] {
+  const { plan } = JSON.parse(envelope.content) as { plan: { shopperGroups?: { id: string; name: string }[] } };
+  return (plan.shopperGroups ?? []).map(({ id, name }) => ({ id, name }));
+}
