@@ -8,7 +8,9 @@ const bundle = fileURLToPath(new URL('../dist/belltag.mjs', import.meta.url));
 if (!existsSync(bundle)) {
   const ready = await headlessBundle();
   if (!ready) {
-    process.stderr.write('belltag: this checkout has not been set up; run "npm start" or "npm test" once, or "npm ci"\n');
+    process.stderr.write(
+      'belltag: this checkout has not been set up; run "npm start" or "npm test" once, or "npm ci"\n',
+    );
     process.exit(2);
   }
 }

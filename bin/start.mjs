@@ -1,7 +1,7 @@
 #!/usr/bin/env node
+import { startEverything } from './set-up/running.mjs';
 // npm start: installs what is missing, then runs everything until Ctrl-C.
 import { run, say } from './set-up/say.mjs';
-import { startEverything } from './set-up/running.mjs';
 
 await run(async () => {
   const begun = Date.now();

@@ -13,7 +13,13 @@ export interface ChainSize {
 }
 
 export const DEMO: ChainSize = { stores: 48, zones: 4, terminals: 130, items: 4000, priceChanges: 60 };
-export const LARGE: ChainSize = { stores: 1000, zones: 8, terminals: 3000, items: 50_000, priceChanges: 1000 };
+export const LARGE: ChainSize = {
+  stores: 1000,
+  zones: 8,
+  terminals: 3000,
+  items: 50_000,
+  priceChanges: 1000,
+};
 
 /**
  * Quillmere, a made-up chain of drugstores.
@@ -24,7 +30,13 @@ export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
   const day = dayAt(today);
   const where = places(size.stores, size.zones, size.terminals, random);
   const { nodes, items } = goods(
-    { items: size.items, zones: zoneIds(size.zones), stores: where.stores.map(({ id }) => id), past: day(-45), ahead: day(12) },
+    {
+      items: size.items,
+      zones: zoneIds(size.zones),
+      stores: where.stores.map(({ id }) => id),
+      past: day(-45),
+      ahead: day(12),
+    },
     random,
   );
   return {
@@ -36,14 +48,28 @@ export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
     nodes: nodes.map(({ kind: _, ...node }) => node),
     items,
     itemSets: [
-      { id: 'summer', name: 'Summer shelf', rule: { anyOf: [{ node: 'sun-care' }, { node: 'swim-nappies' }, { tag: 'travel-size' }] } },
+      {
+        id: 'summer',
+        name: 'Summer shelf',
+        rule: { anyOf: [{ node: 'sun-care' }, { node: 'swim-nappies' }, { tag: 'travel-size' }] },
+      },
       { id: 'own-label', name: 'Own label', rule: { brand: 'Quillmere' } },
     ],
     ...where,
     priceLists: [
       { id: 'members', name: 'Members', percent: -300, rounding: { step: '0.01', mode: 'down' } },
       { id: 'staff', name: 'Staff', percent: -1500, rounding: { step: '0.05', mode: 'up' } },
-      { id: 'trade', name: 'Trade', percent: -800, prices: Object.fromEntries(items.filter(({ prices }) => prices.length > 0).slice(0, 40).map((item) => [item.sku, item.cost!])) },
+      {
+        id: 'trade',
+        name: 'Trade',
+        percent: -800,
+        prices: Object.fromEntries(
+          items
+            .filter(({ prices }) => prices.length > 0)
+            .slice(0, 40)
+            .map((item) => [item.sku, item.cost!]),
+        ),
+      },
     ],
     shopperGroups: [
       { id: 'members', name: 'Members', priceList: 'members' },

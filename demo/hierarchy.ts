@@ -69,7 +69,9 @@ export function hierarchy(): HierarchyNode[] {
     { id: slug(department), name: department },
     ...categories.flatMap(([category, kinds, low, high]) => [
       { id: slug(category), name: category, parent: slug(department) },
-      ...kinds.split(', ').map((name) => ({ id: slug(name), name, parent: slug(category), kind: { name, low, high } })),
+      ...kinds
+        .split(', ')
+        .map((name) => ({ id: slug(name), name, parent: slug(category), kind: { name, low, high } })),
     ]),
   ]);
 }

@@ -2,34 +2,92 @@ import type { PlanDocument, StoreDocument } from '../src/core/plan/index.ts';
 import type { Seeded } from './seeded.ts';
 
 const TOWNS = [
-  'Aldermouth', 'Brackenford', 'Corrie Sound', 'Dunvale', 'Eastwell', 'Fairhythe', 'Greywater', 'Hollin Cross', 'Ivelstoke', 'Kingsholm Bay',
-  'Larkhaven', 'Marlpit', 'Nethercombe', 'Oakenshaw', 'Pellbridge', 'Quillmere', 'Ravensey', 'Saltmarsh', 'Thornby', 'Ulverstow', 'Vennside', 'Westerleigh',
+  'Aldermouth',
+  'Brackenford',
+  'Corrie Sound',
+  'Dunvale',
+  'Eastwell',
+  'Fairhythe',
+  'Greywater',
+  'Hollin Cross',
+  'Ivelstoke',
+  'Kingsholm Bay',
+  'Larkhaven',
+  'Marlpit',
+  'Nethercombe',
+  'Oakenshaw',
+  'Pellbridge',
+  'Quillmere',
+  'Ravensey',
+  'Saltmarsh',
+  'Thornby',
+  'Ulverstow',
+  'Vennside',
+  'Westerleigh',
 ];
-const QUARTERS = ['Market', 'Station', 'Harbour', 'Old Town', 'Mill Lane', 'University', 'Arcade', 'North Gate', 'Riverside', 'Airport'];
+const QUARTERS = [
+  'Market',
+  'Station',
+  'Harbour',
+  'Old Town',
+  'Mill Lane',
+  'University',
+  'Arcade',
+  'North Gate',
+  'Riverside',
+  'Airport',
+];
 const REGIONS = ['Coast', 'Heath', 'Lakeland', 'Isles'];
 
 export const zoneIds = (count: number): string[] => Array.from({ length: count }, (_, i) => `z${i + 1}`);
 
 /** Stores in two time zones, an hour apart; the isles keep the western one. */
-export function places(stores: number, zones: number, terminals: number, random: Seeded): Required<Pick<PlanDocument, 'zones' | 'stores' | 'storeGroups' | 'terminals' | 'ranges'>> {
+export function places(
+  stores: number,
+  zones: number,
+  terminals: number,
+  random: Seeded,
+): Required<Pick<PlanDocument, 'zones' | 'stores' | 'storeGroups' | 'terminals' | 'ranges'>> {
   const list = Array.from({ length: stores }, (_, i) => storeAt(i, zones, random));
   return {
-    zones: zoneIds(zones).map((id, i) => ({ id, name: ['Coast prices', 'Inland prices', 'City prices', 'Isles prices'][i] ?? `Zone ${i + 1}` })),
+    zones: zoneIds(zones).map((id, i) => ({
+      id,
+      name: ['Coast prices', 'Inland prices', 'City prices', 'Isles prices'][i] ?? `Zone ${i + 1}`,
+    })),
     stores: list,
     storeGroups: [
       { id: 'city', name: 'City stores', rule: { tag: 'city' } },
       { id: 'stations', name: 'Stations and airports', rule: { tag: 'travel' } },
       { id: 'isles', name: 'The Isles', rule: { region: 'Isles' } },
       { id: 'mainland', name: 'Mainland', rule: { not: { region: 'Isles' } } },
-      { id: 'photo', name: 'Stores with a photo counter', rule: { allOf: [{ tag: 'photo' }, { not: { tag: 'travel' } }] } },
+      {
+        id: 'photo',
+        name: 'Stores with a photo counter',
+        rule: { allOf: [{ tag: 'photo' }, { not: { tag: 'travel' } }] },
+      },
       { id: 'trial', name: 'Trial stores', rule: { stores: list.slice(0, 3).map(({ id }) => id) } },
     ],
     terminals: terminalsOf(list, terminals),
     ranges: [
-      { id: 'core', name: 'Core range', stores: { all: true }, items: { anyOf: ['health', 'beauty', 'baby', 'household'].map((node) => ({ node })) } },
+      {
+        id: 'core',
+        name: 'Core range',
+        stores: { all: true },
+        items: { anyOf: ['health', 'beauty', 'baby', 'household'].map((node) => ({ node })) },
+      },
       { id: 'photo', name: 'Photo range', stores: { group: 'photo' }, items: { node: 'photo' } },
-      { id: 'food', name: 'Food and drink', stores: { not: { group: 'trial' } }, items: { node: 'food-and-drink' } },
-      { id: 'travel', name: 'Travel counter', stores: { group: 'stations' }, items: { anyOf: [{ tag: 'travel-size' }, { node: 'batteries' }] } },
+      {
+        id: 'food',
+        name: 'Food and drink',
+        stores: { not: { group: 'trial' } },
+        items: { node: 'food-and-drink' },
+      },
+      {
+        id: 'travel',
+        name: 'Travel counter',
+        stores: { group: 'stations' },
+        items: { anyOf: [{ tag: 'travel-size' }, { node: 'batteries' }] },
+      },
     ],
   };
 }
@@ -56,10 +114,17 @@ function storeAt(i: number, zones: number, random: Seeded): StoreDocument {
 
 const stores3 = (i: number): number => (i + 1 > 999 ? 4 : 3);
 
-function terminalsOf(stores: readonly StoreDocument[], count: number): { id: string; store: string; tags: string[] }[] {
+function terminalsOf(
+  stores: readonly StoreDocument[],
+  count: number,
+): { id: string; store: string; tags: string[] }[] {
   return Array.from({ length: count }, (_, i) => {
     const store = stores[i % stores.length]!;
     const nth = Math.floor(i / stores.length) + 1;
-    return { id: `${store.id}-${nth}`, store: store.id, tags: [nth === 1 ? 'counter' : nth === 2 ? 'till' : 'kiosk'] };
+    return {
+      id: `${store.id}-${nth}`,
+      store: store.id,
+      tags: [nth === 1 ? 'counter' : nth === 2 ? 'till' : 'kiosk'],
+    };
   });
 }

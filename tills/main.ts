@@ -16,8 +16,18 @@ interface Enrolment {
 /** Runs the simulated tills of a folder and a page to look at them. */
 function main(folder: string, port: number, pollEvery: number): void {
   const enrolment = JSON.parse(readFileSync(`${folder}/tills.json`, 'utf8')) as Enrolment;
-  const shared = { server: process.env['BELLTAG_ORIGIN'] ?? enrolment.server, publicKey: enrolment.publicKey, ringer: ringer(), now: () => Date.now() };
-  const tills = new Map(enrolment.tills.map((identity) => [identity.id, till(identity, { ...shared, disk: priceFileDisk(`${folder}/${identity.id}`) })]));
+  const shared = {
+    server: process.env.BELLTAG_ORIGIN ?? enrolment.server,
+    publicKey: enrolment.publicKey,
+    ringer: ringer(),
+    now: () => Date.now(),
+  };
+  const tills = new Map(
+    enrolment.tills.map((identity) => [
+      identity.id,
+      till(identity, { ...shared, disk: priceFileDisk(`${folder}/${identity.id}`) }),
+    ]),
+  );
   for (const id of enrolment.off) tills.get(id)?.switchOn(false);
   [...tills.values()].forEach((one, i) => {
     keepPolling(one, pollEvery, (i / tills.size) * pollEvery);
@@ -37,11 +47,16 @@ function keepPolling(one: Till, every: number, first: number): void {
   }, first);
 }
 
-async function serve(tills: ReadonlyMap<string, Till>, request: IncomingMessage, response: ServerResponse): Promise<void> {
+async function serve(
+  tills: ReadonlyMap<string, Till>,
+  request: IncomingMessage,
+  response: ServerResponse,
+): Promise<void> {
   const url = new URL(request.url ?? '/', 'http://till');
   const [, , id = '', action = ''] = url.pathname.split('/').map(decodeURIComponent);
   const one = tills.get(id);
-  const html = (text: string) => response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end(text);
+  const html = (text: string) =>
+    response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end(text);
   if (url.pathname === '/') return void html(listPage([...tills.values()].map((entry) => entry.state())));
   if (!one) return void response.writeHead(404).end('no such till');
   const asked = { code: url.searchParams.get('code') ?? '', group: url.searchParams.get('group') ?? '' };
@@ -51,7 +66,10 @@ async function serve(tills: ReadonlyMap<string, Till>, request: IncomingMessage,
     await one.poll();
     return void response.writeHead(303, { location: `/till/${id}` }).end();
   }
-  if (action === 'state') return void response.writeHead(200, { 'content-type': 'application/json' }).end(JSON.stringify({ ...one.state(), rung }));
+  if (action === 'state')
+    return void response
+      .writeHead(200, { 'content-type': 'application/json' })
+      .end(JSON.stringify({ ...one.state(), rung }));
   html(tillPage(one.state(), rung, asked));
 }
 
@@ -71,4 +89,8 @@ async function bodyOf(request: IncomingMessage): Promise<string> {
   return Buffer.concat(chunks).toString('utf8');
 }
 
-main(process.env['BELLTAG_TILLS'] ?? '.data/tills-main', Number(process.env['TILL_PORT'] ?? 4330), Number(process.env['BELLTAG_TILL_POLL'] ?? 5000));
+main(
+  process.env.BELLTAG_TILLS ?? '.data/tills-main',
+  Number(process.env.TILL_PORT ?? 4330),
+  Number(process.env.BELLTAG_TILL_POLL ?? 5000),
+);

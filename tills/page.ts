@@ -8,38 +8,52 @@ input,select,button{font:inherit;padding:.4rem .6rem;border:1px solid #6b6455;bo
 form{display:flex;gap:.5rem;flex-wrap:wrap;align-items:end;margin:1rem 0}label{display:grid;font-size:.85rem}.figure{font-size:3rem;font-variant-numeric:tabular-nums}
 .off{color:#8d1f1f}del{color:#5c564a}`;
 
-const escape = (text: unknown): string => String(text ?? '').replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+const escapeHtml = (text: unknown): string =>
+  String(text ?? '').replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 
 const document = (title: string, body: string): string =>
-  `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escape(title)}</title><style>${STYLE}</style></head><body><main>${body}</main></body></html>`;
+  `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escapeHtml(title)}</title><style>${STYLE}</style></head><body><main>${body}</main></body></html>`;
 
 const clockOf = (state: TillState): string => formatMoment(state.clock as Instant, zoneClock(state.timeZone));
 
 export function listPage(states: readonly TillState[]): string {
   const rows = states.map(
     (state) =>
-      `<tr><td><a href="/till/${escape(state.id)}">${escape(state.id)}</a></td><td>${state.on ? 'on' : '<b class="off">off</b>'}</td><td>${state.holds === null ? 'nothing yet' : `price file ${state.holds}`}</td><td>${clockOf(state)}</td><td>${escape(state.problem)}</td></tr>`,
+      `<tr><td><a href="/till/${escapeHtml(state.id)}">${escapeHtml(state.id)}</a></td><td>${state.on ? 'on' : '<b class="off">off</b>'}</td><td>${state.holds === null ? 'nothing yet' : `price file ${state.holds}`}</td><td>${clockOf(state)}</td><td>${escapeHtml(state.problem)}</td></tr>`,
   );
-  return document('Simulated tills', `<h1>Simulated tills</h1><p>${states.length} tills. Each takes its price files over the network and rings from its own disk.</p><table><thead><tr><th>till</th><th>state</th><th>holds</th><th>its clock</th><th>problem</th></tr></thead><tbody>${rows.join('')}</tbody></table>`);
+  return document(
+    'Simulated tills',
+    `<h1>Simulated tills</h1><p>${states.length} tills. Each takes its price files over the network and rings from its own disk.</p><table><thead><tr><th>till</th><th>state</th><th>holds</th><th>its clock</th><th>problem</th></tr></thead><tbody>${rows.join('')}</tbody></table>`,
+  );
 }
 
-export function tillPage(state: TillState, rung: Rung | null, asked: { code: string; group: string }): string {
-  const groups = state.groups.map(({ id, name }) => `<option value="${escape(id)}"${id === asked.group ? ' selected' : ''}>${escape(name)}</option>`).join('');
+export function tillPage(
+  state: TillState,
+  rung: Rung | null,
+  asked: { code: string; group: string },
+): string {
+  const groups = state.groups
+    .map(
+      ({ id, name }) =>
+        `<option value="${escapeHtml(id)}"${id === asked.group ? ' selected' : ''}>${escapeHtml(name)}</option>`,
+    )
+    .join('');
   return document(
     `Till ${state.id}`,
-    `<p><a href="/">All tills</a></p><h1>Till ${escape(state.id)}</h1>
-<p>${state.on ? 'Switched on' : '<b class="off">Switched off</b>'}; holds ${state.holds === null ? 'nothing yet' : `price file ${state.holds} since ${escape(state.heldSince)}`}; its clock says <b>${clockOf(state)}</b> (${escape(state.timeZone)}).</p>
-${state.problem ? `<p class="off" role="status">${escape(state.problem)}</p>` : ''}
-<form><label>SKU or barcode<input name="code" value="${escape(asked.code)}" autofocus></label><label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label><button>Ring</button></form>
+    `<p><a href="/">All tills</a></p><h1>Till ${escapeHtml(state.id)}</h1>
+<p>${state.on ? 'Switched on' : '<b class="off">Switched off</b>'}; holds ${state.holds === null ? 'nothing yet' : `price file ${state.holds} since ${escapeHtml(state.heldSince)}`}; its clock says <b>${clockOf(state)}</b> (${escapeHtml(state.timeZone)}).</p>
+${state.problem ? `<p class="off" role="status">${escapeHtml(state.problem)}</p>` : ''}
+<form><label>SKU or barcode<input name="code" value="${escapeHtml(asked.code)}" autofocus></label><label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label><button>Ring</button></form>
 ${rung ? rungWords(rung) : ''}
 <h2>Trouble</h2>
-<form method="post" action="/till/${escape(state.id)}/control"><label>Clock at the store<input name="clock" placeholder="2027-03-01T08:59"></label><label>Delay in ms<input name="delay" value="${state.delay}" inputmode="numeric"></label>
+<form method="post" action="/till/${escapeHtml(state.id)}/control"><label>Clock at the store<input name="clock" placeholder="2027-03-01T08:59"></label><label>Delay in ms<input name="delay" value="${state.delay}" inputmode="numeric"></label>
 <button name="set" value="1">Set</button><button name="right" value="1">Right clock</button><button name="on" value="${state.on ? '0' : '1'}">Switch ${state.on ? 'off' : 'on'}</button></form>`,
   );
 }
 
 function rungWords(rung: Rung): string {
-  if (rung.price === null) return `<p role="status">${escape(rung.name ?? rung.sku)}: cannot be sold here (${escape(rung.problem)}).</p>`;
-  const was = rung.price === rung.regular ? '' : `<del>${escape(rung.regular)}</del> `;
-  return `<section role="status"><p>${escape(rung.name)} at ${escape(rung.at)}</p><p class="figure">${was}${escape(rung.price)}</p><p>${rung.promotion ? `by ${escape(rung.promotion)}` : 'at its base price'}</p></section>`;
+  if (rung.price === null)
+    return `<p role="status">${escapeHtml(rung.name ?? rung.sku)}: cannot be sold here (${escapeHtml(rung.problem)}).</p>`;
+  const was = rung.price === rung.regular ? '' : `<del>${escapeHtml(rung.regular)}</del> `;
+  return `<section role="status"><p>${escapeHtml(rung.name)} at ${escapeHtml(rung.at)}</p><p class="figure">${was}${escapeHtml(rung.price)}</p><p>${rung.promotion ? `by ${escapeHtml(rung.promotion)}` : 'at its base price'}</p></section>`;
 }

@@ -16,7 +16,10 @@ export interface Rung {
 
 /** Rings items from price files alone: no network, the same core as everywhere. */
 export interface Ringer {
-  ring(content: string, question: { store: string; code: string; at: Instant; group: string | null; terminal: string }): Rung;
+  ring(
+    content: string,
+    question: { store: string; code: string; at: Instant; group: string | null; terminal: string },
+  ): Rung;
 }
 
 /** Compiled price files kept in memory at once; the many tills of one process share those of their store. */
@@ -39,13 +42,26 @@ export function ringer(): Ringer {
       const compiled = compiledOf(content);
       const item = compiled.plan.items.find(({ sku, gtin }) => sku === code || gtin === code);
       const when = formatMoment(at, compiled.clockOf(compiled.stores.get(store)!));
-      const none = { at: when, sku: item?.sku ?? code, name: item?.name ?? null, price: null, regular: null, promotion: null };
+      const none = {
+        at: when,
+        sku: item?.sku ?? code,
+        name: item?.name ?? null,
+        price: null,
+        regular: null,
+        promotion: null,
+      };
       if (!item) return { ...none, problem: 'not-carried' };
       const shopper = group === null ? GUEST : ({ kind: 'shopper', id: null, groups: [group] } as const);
       const answer = priceAt(compiled, { sku: item.sku, store, at, shopper, terminal });
       if (answer.kind === 'problem') return { ...none, problem: answer.problem };
       const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
-      return { ...none, price: money(answer.price), regular: money(answer.regular.price), promotion: answer.winner?.promotion ?? null, problem: null };
+      return {
+        ...none,
+        price: money(answer.price),
+        regular: money(answer.regular.price),
+        promotion: answer.winner?.promotion ?? null,
+        problem: null,
+      };
     },
   };
 }

@@ -65,7 +65,11 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     const reply = await fetch(`${ports.server}/api/till/price-file${have}`, { headers });
     if (reply.status === 204) return;
     if (!reply.ok) throw new Error(`the server answered ${reply.status}`);
-    const accepted = accept(await reply.json(), { ...identity, publicKey: ports.publicKey, holds: envelope?.number ?? null });
+    const accepted = accept(await reply.json(), {
+      ...identity,
+      publicKey: ports.publicKey,
+      holds: envelope?.number ?? null,
+    });
     if (!accepted.ok) {
       problem = accepted.why;
       return;
@@ -81,7 +85,11 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     const text = JSON.stringify([state, skew]);
     if (text === reported.text && ports.now() - reported.at < REPORT_EVERY) return;
     const body: TerminalReport = { ...state, clock: new Date(clock()).toISOString() };
-    const reply = await fetch(`${ports.server}/api/till/state`, { method: 'POST', headers, body: JSON.stringify(body) });
+    const reply = await fetch(`${ports.server}/api/till/state`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify(body),
+    });
     if (reply.ok) reported = { at: ports.now(), text };
   }
 
@@ -110,7 +118,16 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       }
     },
     ring(code, group) {
-      return envelope && ports.ringer.ring(envelope.content, { store: identity.store, code, group, at: clock() as Instant, terminal: identity.id });
+      return (
+        envelope &&
+        ports.ringer.ring(envelope.content, {
+          store: identity.store,
+          code,
+          group,
+          at: clock() as Instant,
+          terminal: identity.id,
+        })
+      );
     },
     switchOn(value) {
       on = value;
@@ -128,6 +145,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
 }
 
 function groupsIn(envelope: PriceFileEnvelope): TillState['groups'] {
-  const { plan } = JSON.parse(envelope.content) as { plan: { shopperGroups?: { id: string; name: string }[] } };
+  const { plan } = JSON.parse(envelope.content) as {
+    plan: { shopperGroups?: { id: string; name: string }[] };
+  };
   return (plan.shopperGroups ?? []).map(({ id, name }) => ({ id, name }));
 }

@@ -30,7 +30,8 @@ export function readArguments(words: readonly string[], known: readonly string[]
       continue;
     }
     const [name, joined] = split(word.slice(2));
-    if (!known.includes(name)) refuse([`--${name}`], 'no such option', known.map((k) => `--${k}`).join(', ') || 'no options');
+    if (!known.includes(name))
+      refuse([`--${name}`], 'no such option', known.map((k) => `--${k}`).join(', ') || 'no options');
     const value = joined ?? words[++i];
     if (value === undefined) refuse([`--${name}`], 'no value', 'a value after it');
     options.set(name, [...(options.get(name) ?? []), value!]);

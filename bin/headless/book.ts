@@ -14,7 +14,8 @@ export function book(words: readonly string[], print: (line: string) => void): v
   const at = momentOf(args, 'at', clock);
   const situation = situationOf(compiled, store, { at, shopper: GUEST });
   const { prices, regular, winners } = bookOf(compiled, at, [store.id]);
-  const money = (amount: number) => (amount === NO_PRICE ? null : formatAmount(minorUnits(amount), plan.currency));
+  const money = (amount: number) =>
+    amount === NO_PRICE ? null : formatAmount(minorUnits(amount), plan.currency);
   plan.items.forEach(({ sku }, index) => {
     const problem = sellable(compiled, situation, index);
     if (problem === 'parent' || problem === 'not-carried') return;

@@ -5,7 +5,8 @@ import { Refused, refuse } from './arguments.ts';
 
 /** Reads and checks a plan file, `-` for standard input. */
 export function readPlanFile(path: string | undefined): Plan {
-  if (path === undefined) return refuse([], 'no plan is named', 'the path of a plan document, or - for standard input');
+  if (path === undefined)
+    return refuse([], 'no plan is named', 'the path of a plan document, or - for standard input');
   const parsed = parsePlan(readJson(path));
   if (!parsed.ok) throw new Refused(parsed.faults);
   return parsed.plan;
@@ -16,7 +17,11 @@ function readJson(path: string): unknown {
   try {
     text = readFileSync(path === '-' ? 0 : path, 'utf8');
   } catch (error) {
-    return refuse([], `${path} cannot be read (${(error as NodeJS.ErrnoException).code})`, 'the path of a plan document');
+    return refuse(
+      [],
+      `${path} cannot be read (${(error as NodeJS.ErrnoException).code})`,
+      'the path of a plan document',
+    );
   }
   try {
     return JSON.parse(text.replace(/^\uFEFF/, ''));

@@ -1,6 +1,6 @@
 import { type Instant, parseMoment, type ZoneClock } from '../../src/core/calendar/index.ts';
 import type { StoreDocument } from '../../src/core/plan/index.ts';
-import { type CompiledPlan } from '../../src/core/price-book/index.ts';
+import type { CompiledPlan } from '../../src/core/price-book/index.ts';
 import { GUEST, type Shopper } from '../../src/core/tag-price/index.ts';
 import { type Arguments, one, refuse } from './arguments.ts';
 
@@ -11,19 +11,28 @@ export interface Place {
 
 export function placeOf(args: Arguments, compiled: CompiledPlan): Place {
   const id = one(args, 'store');
-  const store = compiled.stores.get(id) ?? refuse(['--store'], `no store "${id}"`, 'the id of a store in the plan');
+  const store =
+    compiled.stores.get(id) ?? refuse(['--store'], `no store "${id}"`, 'the id of a store in the plan');
   return { store, clock: compiled.clockOf(store) };
 }
 
 export function skuOf(args: Arguments, compiled: CompiledPlan): string {
   const sku = one(args, 'item');
-  if (!compiled.catalogue.indexOf.has(sku)) refuse(['--item'], `no item "${sku}"`, 'the SKU of an item in the plan');
+  if (!compiled.catalogue.indexOf.has(sku))
+    refuse(['--item'], `no item "${sku}"`, 'the SKU of an item in the plan');
   return sku;
 }
 
 export function momentOf(args: Arguments, name: string, clock: ZoneClock): Instant {
   const text = one(args, name);
-  return parseMoment(text, clock) ?? refuse([`--${name}`], `"${text}" is no moment`, 'a wall time such as 2027-03-01T09:00, with a UTC offset where it happens twice');
+  return (
+    parseMoment(text, clock) ??
+    refuse(
+      [`--${name}`],
+      `"${text}" is no moment`,
+      'a wall time such as 2027-03-01T09:00, with a UTC offset where it happens twice',
+    )
+  );
 }
 
 /** Without a group the shopper is a guest. */
@@ -31,7 +40,8 @@ export function shopperOf(args: Arguments, compiled: CompiledPlan): Shopper {
   const groups = args.options.get('group') ?? [];
   const known = new Set(compiled.plan.shopperGroups.map(({ id }) => id));
   for (const group of groups) {
-    if (!known.has(group)) refuse(['--group'], `no shopper group "${group}"`, 'the id of a shopper group in the plan');
+    if (!known.has(group))
+      refuse(['--group'], `no shopper group "${group}"`, 'the id of a shopper group in the plan');
   }
   return groups.length === 0 ? GUEST : { kind: 'shopper', id: null, groups };
 }

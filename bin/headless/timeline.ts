@@ -14,7 +14,12 @@ export function timeline(words: readonly string[], print: (line: string) => void
   const from = momentOf(args, 'from', clock);
   const to = momentOf(args, 'to', clock);
   if (to <= from) refuse(['--to'], 'the end is not after the start', 'an end after --from');
-  const question = { sku: skuOf(args, compiled), store: store.id, shopper: shopperOf(args, compiled), channel: args.options.get('channel')?.[0] };
+  const question = {
+    sku: skuOf(args, compiled),
+    store: store.id,
+    shopper: shopperOf(args, compiled),
+    channel: args.options.get('channel')?.[0],
+  };
   const steps = timelineOf(compiled, question, { from, to }).map((step) => ({
     from: formatMoment(step.from, clock),
     to: formatMoment(step.to, clock),

@@ -5,7 +5,13 @@ import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/contracts/demo-people.ts';
 import { parsePlan } from '../../src/contracts/index.ts';
 import type { Instant } from '../../src/core/calendar/index.ts';
 import type { PlanDocument } from '../../src/core/plan/index.ts';
-import { type Database, planRepository, promotionRepository, schema, sendingRepository } from '../../src/db/index.ts';
+import {
+  type Database,
+  planRepository,
+  promotionRepository,
+  schema,
+  sendingRepository,
+} from '../../src/db/index.ts';
 import type { Environment } from '../../src/server/environment.ts';
 import { livePlanBook } from '../../src/server/live-plan-book.ts';
 import { signInService } from '../../src/server/sign-in.ts';
@@ -16,8 +22,16 @@ import { sendPriceFiles } from '../../src/usecases/send-price-files.ts';
 const NOT_SENT_YET = ['photo-cost', 'night-cream-clear'];
 
 /** Quillmere with its people, its terminals' keys and a first rollout. */
-export async function loadDemo(db: Database, environment: Environment, document: PlanDocument, tillFolder: string): Promise<void> {
-  const early = { ...document, promotions: document.promotions.filter(({ id }) => !NOT_SENT_YET.includes(id)) };
+export async function loadDemo(
+  db: Database,
+  environment: Environment,
+  document: PlanDocument,
+  tillFolder: string,
+): Promise<void> {
+  const early = {
+    ...document,
+    promotions: document.promotions.filter(({ id }) => !NOT_SENT_YET.includes(id)),
+  };
   const parsed = parsePlan(early);
   if (!parsed.ok) throw new Error(`the demo chain has faults: ${JSON.stringify(parsed.faults.slice(0, 3))}`);
   await planRepository(db).replace(early, 'set-up');
@@ -44,17 +58,29 @@ async function loadPeople(db: Database, environment: Environment): Promise<void>
 }
 
 /** Keys are shown once, to the tills themselves; the database keeps their hashes. */
-async function giveKeys(db: Database, document: PlanDocument, environment: Environment, folder: string): Promise<void> {
+async function giveKeys(
+  db: Database,
+  document: PlanDocument,
+  environment: Environment,
+  folder: string,
+): Promise<void> {
   const { publicKey } = await priceFileSigner(db);
   const zones = new Map(document.stores.map(({ id, timeZone }) => [id, timeZone]));
   const tills = [];
   for (const { id, store } of document.terminals ?? []) {
     const key = randomBytes(24).toString('base64url');
-    await db.update(schema.terminal).set({ keyHash: hashOfKey(key) }).where(eq(schema.terminal.id, id));
+    await db
+      .update(schema.terminal)
+      .set({ keyHash: hashOfKey(key) })
+      .where(eq(schema.terminal.id, id));
     tills.push({ id, store, key, timeZone: zones.get(store) });
   }
   mkdirSync(folder, { recursive: true });
   // Two are off from the start: a chain of any size has some.
   const off = [tills[4]?.id, tills[100]?.id];
-  writeFileSync(`${folder}/tills.json`, JSON.stringify({ server: environment.origin, publicKey, off, tills }), { mode: 0o600 });
+  writeFileSync(
+    `${folder}/tills.json`,
+    JSON.stringify({ server: environment.origin, publicKey, off, tills }),
+    { mode: 0o600 },
+  );
 }

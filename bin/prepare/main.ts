@@ -11,7 +11,7 @@ async function prepare(): Promise<void> {
     await migrate(db, `${process.cwd()}/src/db/migrations`);
     if ((await planVersion(db)) === null) {
       const today = new Date().toISOString().slice(0, 10);
-      await loadDemo(db, environment, chain(DEMO, today), process.env['BELLTAG_TILLS']!);
+      await loadDemo(db, environment, chain(DEMO, today), process.env.BELLTAG_TILLS!);
     }
   } finally {
     await pool.end();

@@ -11,7 +11,10 @@ export async function ensureBuild() {
   await headlessBundle();
   await onceFor('dist/.build-stamp', SOURCES, async () => {
     say('Building …');
-    const built = spawnSync('node', ['node_modules/astro/astro.js', 'build'], { cwd: ROOT, env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' } });
+    const built = spawnSync('node', ['node_modules/astro/astro.js', 'build'], {
+      cwd: ROOT,
+      env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
+    });
     if (built.status !== 0) throw new SetUpFault(`The build failed:\n${built.stdout}${built.stderr}`);
     const external = ['pg-native'];
     await bundle('bin/prepare/main.ts', 'dist/prepare.mjs', { external, packages: 'external' });
@@ -21,14 +24,26 @@ export async function ensureBuild() {
 
 /** Migrates, and loads the demo chain where there is none. Answers with what the script printed as JSON. */
 export function prepareDatabase(environment) {
-  const run = spawnSync('node', [inRoot('dist/prepare.mjs')], { cwd: ROOT, env: { ...process.env, ...environment }, stdio: ['ignore', 'pipe', 'inherit'] });
-  if (run.status !== 0) throw new SetUpFault('Preparing the database failed; what it said stands above. Nothing was half done: every migration runs whole or not at all.');
+  const run = spawnSync('node', [inRoot('dist/prepare.mjs')], {
+    cwd: ROOT,
+    env: { ...process.env, ...environment },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  if (run.status !== 0)
+    throw new SetUpFault(
+      'Preparing the database failed; what it said stands above. Nothing was half done: every migration runs whole or not at all.',
+    );
 }
 
 /** Starts one of our programs; its output goes through. */
 export function startProgram(path, environment, out = 'inherit') {
   // A group of its own, so that Ctrl-C reaches the script alone and things stop in order.
-  const child = spawn('node', [inRoot(path)], { cwd: ROOT, env: { ...process.env, ...environment }, stdio: ['ignore', out, out], detached: true });
+  const child = spawn('node', [inRoot(path)], {
+    cwd: ROOT,
+    env: { ...process.env, ...environment },
+    stdio: ['ignore', out, out],
+    detached: true,
+  });
   const gone = new Promise((resolve) => child.once('exit', resolve));
   return {
     gone,

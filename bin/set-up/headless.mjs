@@ -25,7 +25,9 @@ export async function bundle(entry, outfile, options = {}) {
     legalComments: 'none',
     logLevel: 'warning',
     // Packages written for CommonJS ask for these.
-    banner: { js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);" },
+    banner: {
+      js: "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);",
+    },
     ...options,
   });
 }

@@ -10,10 +10,15 @@ export async function ensurePackages() {
   if (major < 20) throw new SetUpFault(`Bell Tag needs Node.js 20 or newer; this is ${process.version}.`);
   const install = () => {
     say('Installing npm packages …');
-    const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] });
-    if (status !== 0) throw new SetUpFault('npm ci failed. Is the npm registry reachable? Then run this again.');
+    const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], {
+      cwd: ROOT,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+    if (status !== 0)
+      throw new SetUpFault('npm ci failed. Is the npm registry reachable? Then run this again.');
   };
-  if (existsSync(inRoot('node_modules'))) await onceFor('node_modules/.belltag-stamp', ['package-lock.json'], install);
+  if (existsSync(inRoot('node_modules')))
+    await onceFor('node_modules/.belltag-stamp', ['package-lock.json'], install);
   else {
     install();
     await onceFor('node_modules/.belltag-stamp', ['package-lock.json'], () => {});

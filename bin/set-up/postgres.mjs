@@ -23,13 +23,17 @@ export async function startPostgres(name, wantedPort) {
   if (!existsSync(`${data}/PG_VERSION`)) initialise(bin, data, owner, databasePassword);
   const port = await freePort(wantedPort);
   stopLeftOver(bin, data, owner);
-  const child = spawn(`${bin}/postgres`, ['-D', data, '-p', String(port), '-c', 'listen_addresses=127.0.0.1', '-c', 'unix_socket_directories='], {
-    ...owner,
-    cwd: '/',
-    stdio: ['ignore', 'ignore', 'pipe'],
-    // A group of its own: Ctrl-C reaches this script alone, which then stops the server last.
-    detached: true,
-  });
+  const child = spawn(
+    `${bin}/postgres`,
+    ['-D', data, '-p', String(port), '-c', 'listen_addresses=127.0.0.1', '-c', 'unix_socket_directories='],
+    {
+      ...owner,
+      cwd: '/',
+      stdio: ['ignore', 'ignore', 'pipe'],
+      // A group of its own: Ctrl-C reaches this script alone, which then stops the server last.
+      detached: true,
+    },
+  );
   let words = '';
   child.stderr.on('data', (chunk) => {
     words = (words + chunk).slice(-4000);
@@ -48,10 +52,16 @@ export async function startPostgres(name, wantedPort) {
 }
 
 function binaries() {
-  const find = () => (existsSync(DEBIAN) ? readdirSync(DEBIAN).sort((a, b) => Number(b) - Number(a)) : []).map((version) => `${DEBIAN}/${version}/bin`).find((path) => existsSync(`${path}/initdb`));
+  const find = () =>
+    (existsSync(DEBIAN) ? readdirSync(DEBIAN).sort((a, b) => Number(b) - Number(a)) : [])
+      .map((version) => `${DEBIAN}/${version}/bin`)
+      .find((path) => existsSync(`${path}/initdb`));
   if (!find()) installDebianPackage('postgresql', 'PostgreSQL is missing');
   const found = find();
-  if (!found) throw new SetUpFault(`PostgreSQL was installed, but ${DEBIAN} has no server. Set DATABASE_URL to a server of yours, or install Debian's postgresql.`);
+  if (!found)
+    throw new SetUpFault(
+      `PostgreSQL was installed, but ${DEBIAN} has no server. Set DATABASE_URL to a server of yours, or install Debian's postgresql.`,
+    );
   return found;
 }
 
@@ -68,7 +78,9 @@ function dataDirectory(name, owner) {
   mkdirSync(inRoot('.data'), { recursive: true });
   const reachable = spawnSync('test', ['-x', inRoot('.data')], { ...owner, cwd: '/' }).status === 0;
   // A checkout under /root cannot be entered by the server's user.
-  return reachable ? inCheckout : `/var/tmp/belltag-${createHash('sha256').update(ROOT).digest('hex').slice(0, 10)}-${name}`;
+  return reachable
+    ? inCheckout
+    : `/var/tmp/belltag-${createHash('sha256').update(ROOT).digest('hex').slice(0, 10)}-${name}`;
 }
 
 function initialise(bin, data, owner, password) {
@@ -79,7 +91,21 @@ function initialise(bin, data, owner, password) {
   const passwordFile = `${data}.password`;
   writeFileSync(passwordFile, password, { mode: 0o600 });
   if (owner.uid !== undefined) for (const path of [data, passwordFile]) chownSync(path, owner.uid, owner.gid);
-  const made = spawnSync(`${bin}/initdb`, ['-D', data, '-U', 'belltag', '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8'], { ...owner, cwd: '/' });
+  const made = spawnSync(
+    `${bin}/initdb`,
+    [
+      '-D',
+      data,
+      '-U',
+      'belltag',
+      '--auth=scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ],
+    { ...owner, cwd: '/' },
+  );
   rmSync(passwordFile, { force: true });
   if (made.status !== 0) {
     rmSync(data, { recursive: true, force: true });
@@ -89,7 +115,8 @@ function initialise(bin, data, owner, password) {
 
 /** A server that a killed script left running on our data is stopped in good order. */
 function stopLeftOver(bin, data, owner) {
-  if (existsSync(`${data}/postmaster.pid`)) spawnSync(`${bin}/pg_ctl`, ['-D', data, 'stop', '-m', 'fast', '-t', '20'], { ...owner, cwd: '/' });
+  if (existsSync(`${data}/postmaster.pid`))
+    spawnSync(`${bin}/pg_ctl`, ['-D', data, 'stop', '-m', 'fast', '-t', '20'], { ...owner, cwd: '/' });
 }
 
 async function untilReady(bin, port, child, words) {
@@ -107,4 +134,3 @@ function createDatabase(bin, url) {
   const made = psql('create database belltag');
   if (made.status !== 0) throw new SetUpFault(`the database could not be made:\n${made.stderr}`);
 }
-

@@ -13,7 +13,10 @@ import { secrets } from './secrets.mjs';
  */
 export async function startEverything({ name, port, databasePort, tillPort, quiet = false }) {
   await ensurePackages();
-  if (!(await isFree(port))) throw new SetUpFault(`Port ${port} of 127.0.0.1 is taken. Stop what runs there, or choose another: PORT=${port + 10} npm start`);
+  if (!(await isFree(port)))
+    throw new SetUpFault(
+      `Port ${port} of 127.0.0.1 is taken. Stop what runs there, or choose another: PORT=${port + 10} npm start`,
+    );
   const stops = [];
   const stop = async () => {
     for (const one of stops.splice(0).reverse()) await one();
@@ -38,7 +41,11 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     };
     prepareDatabase(environment);
     const out = quiet ? 'ignore' : 'inherit';
-    const application = startProgram('dist/app/server/entry.mjs', { BELLTAG_LOG: 'warn', ...environment }, out);
+    const application = startProgram(
+      'dist/app/server/entry.mjs',
+      { BELLTAG_LOG: 'warn', ...environment },
+      out,
+    );
     stops.push(application.stop);
     await untilAnswers(`${environment.BELLTAG_ORIGIN}/api/health`, application);
     const till = startProgram('dist/tills.mjs', environment, out);

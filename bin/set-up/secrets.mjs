@@ -8,7 +8,10 @@ export function secrets() {
   const path = inRoot('.data/secrets.json');
   if (!existsSync(path)) {
     mkdirSync(dirname(path), { recursive: true });
-    const made = { databasePassword: randomBytes(18).toString('base64url'), cookieSecret: randomBytes(32).toString('base64url') };
+    const made = {
+      databasePassword: randomBytes(18).toString('base64url'),
+      cookieSecret: randomBytes(32).toString('base64url'),
+    };
     writeFileSync(path, JSON.stringify(made), { mode: 0o600 });
   }
   return JSON.parse(readFileSync(path, 'utf8'));

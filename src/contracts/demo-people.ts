@@ -2,10 +2,22 @@ import type { Role } from './roles.ts';
 
 /** Made-up people of the demo chain; they exist only where the demo was loaded. */
 export const DEMO_PASSWORD = 'quillmere-demo';
-export const DEMO_PEOPLE: readonly { name: string; email: string; role: Role; does: string; stores?: readonly string[] }[] = [
+export const DEMO_PEOPLE: readonly {
+  name: string;
+  email: string;
+  role: Role;
+  does: string;
+  stores?: readonly string[];
+}[] = [
   { name: 'Ines Calloway', email: 'ines@quillmere.example', role: 'planner', does: 'plans prices' },
   { name: 'Rufus Tamsin', email: 'rufus@quillmere.example', role: 'approver', does: 'approves and sends' },
   { name: 'Odile Marchbank', email: 'odile@quillmere.example', role: 'viewer', does: 'looks only' },
-  { name: 'Tove Harrow', email: 'tove@quillmere.example', role: 'store', does: 'runs Aldermouth Market', stores: ['s001'] },
+  {
+    name: 'Tove Harrow',
+    email: 'tove@quillmere.example',
+    role: 'store',
+    does: 'runs Aldermouth Market',
+    stores: ['s001'],
+  },
   { name: 'Basil Wyndle', email: 'basil@quillmere.example', role: 'administrator', does: 'runs Bell Tag' },
 ];

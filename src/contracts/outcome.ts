@@ -8,7 +8,9 @@ export type Failure =
   /** Somebody saved in between; `current` is what stands now. */
   | { readonly kind: 'conflict'; readonly message: string; readonly current?: unknown };
 
-export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
+export type Outcome<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly failure: Failure };
 
 export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
 export const failed = (failure: Failure): { ok: false; failure: Failure } => ({ ok: false, failure });

@@ -11,5 +11,7 @@ export function parsePlan(raw: unknown): ParsedPlan {
   const shaped = shape(planSchema, raw);
   if (!shaped.ok) return shaped;
   const faults = checkPlan(shaped.value);
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, document: shaped.value, plan: readPlan(shaped.value) };
+  return faults.length > 0
+    ? { ok: false, faults }
+    : { ok: true, document: shaped.value, plan: readPlan(shaped.value) };
 }

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { PROMOTION_STATUSES, type PlanDocument } from '../core/plan/index.ts';
+import { type PlanDocument, PROMOTION_STATUSES } from '../core/plan/index.ts';
 
 /**
  * The shape of a plan document (docs/plan-format.md). Names, times and amounts are looked at further by the core's
@@ -69,7 +69,13 @@ const when = Joi.object({
   except: list(Joi.string()),
 });
 
-const valueKeys = { percentOff: basisPoints, amountOff: money, amountOffEach: money, each: money, total: money };
+const valueKeys = {
+  percentOff: basisPoints,
+  amountOff: money,
+  amountOffEach: money,
+  each: money,
+  total: money,
+};
 const value = oneKey(valueKeys);
 const tier = (atLeast: Joi.Schema) =>
   Joi.object({ atLeast: atLeast.required(), ...valueKeys }).xor(...Object.keys(valueKeys));
@@ -136,7 +142,9 @@ const offers: Record<string, Joi.ObjectSchema> = {
     .without('buy', ['take', 'rewarded'])
     .without('items', ['get', 'notDearer']),
   combo: Joi.object({
-    slots: list(Joi.object({ name: Joi.string().required(), each: money, ...part })).min(1).required(),
+    slots: list(Joi.object({ name: Joi.string().required(), each: money, ...part }))
+      .min(1)
+      .required(),
     value,
     extra: amounts,
   }),
@@ -155,7 +163,11 @@ const offers: Record<string, Joi.ObjectSchema> = {
     conditions: Joi.object(conditionKeys),
     measure: Joi.valid('after', 'before'),
     threshold: Joi.valid('subtotal', 'units').required(),
-    tiers: Joi.when('threshold', { is: 'units', then: list(tier(count)).min(1), otherwise: list(tier(money)).min(1) }).required(),
+    tiers: Joi.when('threshold', {
+      is: 'units',
+      then: list(tier(count)).min(1),
+      otherwise: list(tier(money)).min(1),
+    }).required(),
     maxDiscount: money,
     combinesWith: Joi.alternatives(Joi.valid('all', 'none'), list(id)),
     skipDiscounted: Joi.boolean(),
@@ -242,7 +254,9 @@ export const planSchema: Joi.ObjectSchema<PlanDocument> = Joi.object({
   terminals: list(Joi.object({ id: id.required(), store: id.required(), tags: list(Joi.string()) })),
   ranges: list(Joi.object({ ...named, stores: storeRule.required(), items: itemRule.required() })),
   shopperGroups: list(Joi.object({ ...named, priceList: id })),
-  shoppers: list(Joi.object({ id: id.required(), groups: list(id), pastOrders: count, lifetimeSpend: money })),
+  shoppers: list(
+    Joi.object({ id: id.required(), groups: list(id), pastOrders: count, lifetimeSpend: money }),
+  ),
   priceLists: list(Joi.object({ ...named, percent: signedBasisPoints, rounding, prices: amounts })),
   promotions: list(promotionSchema).required(),
 });

@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import type { PriceFileContent } from '../core/price-file/index.ts';
 import type { Fault } from '../core/plan/index.ts';
+import type { PriceFileContent } from '../core/price-file/index.ts';
 import { parsePlan } from './parse-plan.ts';
 import { shape } from './shape.ts';
 
@@ -24,10 +24,17 @@ const envelopeSchema = Joi.object<PriceFileEnvelope>({
 export const parseEnvelope = (raw: unknown) => shape<PriceFileEnvelope>(envelopeSchema, raw);
 
 /** Reads the content of an envelope whose signature has been verified. */
-export function parsePriceFile(content: string): { ok: true; file: PriceFileContent; plan: ReturnType<typeof parsePlan> & { ok: true } } | { ok: false; faults: readonly Fault[] } {
+export function parsePriceFile(
+  content: string,
+):
+  | { ok: true; file: PriceFileContent; plan: ReturnType<typeof parsePlan> & { ok: true } }
+  | { ok: false; faults: readonly Fault[] } {
   const file = JSON.parse(content) as PriceFileContent;
   if (file.format !== 'bell-tag-price-file' || file.version !== 1) {
-    return { ok: false, faults: [{ path: ['format'], what: `${file.format} ${file.version}`, wanted: 'bell-tag-price-file 1' }] };
+    return {
+      ok: false,
+      faults: [{ path: ['format'], what: `${file.format} ${file.version}`, wanted: 'bell-tag-price-file 1' }],
+    };
   }
   const plan = parsePlan(file.plan);
   return plan.ok ? { ok: true, file, plan } : plan;

@@ -17,19 +17,49 @@ export interface PromotionSummary {
 }
 
 export interface PriceStory {
-  readonly item: { readonly sku: string; readonly name: string; readonly unit: string; readonly gtin: string | null };
+  readonly item: {
+    readonly sku: string;
+    readonly name: string;
+    readonly unit: string;
+    readonly gtin: string | null;
+  };
   readonly store: { readonly id: string; readonly name: string; readonly timeZone: string };
   readonly at: string;
   readonly currency: string;
   readonly problem: PriceProblem | null;
   readonly price: string | null;
-  readonly regular: { readonly price: string; readonly scope: 'store' | 'zone' | 'chain'; readonly since: string | null } | null;
+  readonly regular: {
+    readonly price: string;
+    readonly scope: 'store' | 'zone' | 'chain';
+    readonly since: string | null;
+  } | null;
   readonly base: { readonly price: string; readonly list: string | null } | null;
-  readonly winner: { readonly id: string; readonly name: string; readonly sentence: string; readonly working: string; readonly changesNothing: boolean } | null;
-  readonly onTop: readonly { readonly id: string; readonly name: string; readonly before: string; readonly after: string }[];
-  readonly lost: readonly { readonly id: string; readonly name: string; readonly reason: LostReason; readonly result: string | null }[];
+  readonly winner: {
+    readonly id: string;
+    readonly name: string;
+    readonly sentence: string;
+    readonly working: string;
+    readonly changesNothing: boolean;
+  } | null;
+  readonly onTop: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly before: string;
+    readonly after: string;
+  }[];
+  readonly lost: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly reason: LostReason;
+    readonly result: string | null;
+  }[];
   /** The day's and week's steps around the moment. */
-  readonly steps: readonly { readonly from: string; readonly to: string; readonly price: string | null; readonly promotion: string | null }[];
+  readonly steps: readonly {
+    readonly from: string;
+    readonly to: string;
+    readonly price: string | null;
+    readonly promotion: string | null;
+  }[];
 }
 
 export interface PreviewLine {
@@ -54,7 +84,12 @@ export interface Preview {
   readonly belowCost: number;
   readonly belowFloor: number;
   readonly lookedAt: { readonly store: string; readonly storeName: string; readonly at: string } | null;
-  readonly meets: readonly { readonly id: string; readonly name: string; readonly items: number; readonly wins: boolean }[];
+  readonly meets: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly items: number;
+    readonly wins: boolean;
+  }[];
   /** The first ones; `items` says how many there are. */
   readonly lines: readonly PreviewLine[];
 }
@@ -66,7 +101,11 @@ export interface StoreReview {
   readonly terminals: number;
   /** Nothing was sent to this store yet. */
   readonly first: boolean;
-  readonly promotions: { readonly added: readonly string[]; readonly changed: readonly string[]; readonly gone: readonly string[] };
+  readonly promotions: {
+    readonly added: readonly string[];
+    readonly changed: readonly string[];
+    readonly gone: readonly string[];
+  };
   readonly prices: { readonly added: number; readonly changed: number; readonly gone: number };
   readonly other: boolean;
 }

@@ -11,7 +11,12 @@ export interface PriceRequest {
   at: string;
   group?: string;
 }
-export const priceRequest = Joi.object<PriceRequest>({ store: id.required(), item: id.required(), at: Joi.string().required(), group: id });
+export const priceRequest = Joi.object<PriceRequest>({
+  store: id.required(),
+  item: id.required(),
+  at: Joi.string().required(),
+  group: id,
+});
 
 export interface SavePromotionRequest {
   promotion: PromotionDocument;
@@ -37,7 +42,10 @@ export interface PreviewRequest {
   promotion: PromotionDocument;
   store?: string;
 }
-export const previewRequest = Joi.object<PreviewRequest>({ promotion: Joi.object().unknown().required(), store: id });
+export const previewRequest = Joi.object<PreviewRequest>({
+  promotion: Joi.object().unknown().required(),
+  store: id,
+});
 
 export interface SendRequest {
   /** Absent: every store with something to send. */

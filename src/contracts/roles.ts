@@ -23,4 +23,5 @@ export interface Person {
 export const may = (person: Person, permission: Permission): boolean =>
   (ROLES[person.role] as readonly Permission[]).includes(permission);
 
-export const sees = (person: Person, store: string): boolean => person.stores === null || person.stores.includes(store);
+export const sees = (person: Person, store: string): boolean =>
+  person.stores === null || person.stores.includes(store);

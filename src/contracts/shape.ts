@@ -1,23 +1,34 @@
 import type Joi from 'joi';
 import type { Fault } from '../core/plan/index.ts';
 
-export type Shaped<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: Fault[] };
+export type Shaped<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly faults: Fault[] };
 
 /**
  * Tests a raw value against a schema, without converting anything.
  * @returns the value with its type, or every fault with its path.
  */
-export function shape<T>(schema: Joi.Schema<T>, raw: unknown, options: Joi.ValidationOptions = {}): Shaped<T> {
+export function shape<T>(
+  schema: Joi.Schema<T>,
+  raw: unknown,
+  options: Joi.ValidationOptions = {},
+): Shaped<T> {
   const { error, value } = schema.validate(raw, { abortEarly: false, convert: false, ...options });
   if (!error) return { ok: true, value: value as T };
   return { ok: false, faults: error.details.map(faultOf) };
 }
 
 function faultOf(detail: Joi.ValidationErrorItem): Fault {
-  return { path: detail.path, what: `${lastOf(detail.path)} ${plain(detail.message)}`, wanted: wantedBy(detail) };
+  return {
+    path: detail.path,
+    what: `${lastOf(detail.path)} ${plain(detail.message)}`,
+    wanted: wantedBy(detail),
+  };
 }
 
-const lastOf = (path: Fault['path']): string => (path.length === 0 ? 'the document' : `"${String(path.at(-1))}"`);
+const lastOf = (path: Fault['path']): string =>
+  path.length === 0 ? 'the document' : `"${String(path.at(-1))}"`;
 const plain = (message: string): string => message.replace(/^"[^"]*" /, '').replace(/\.$/, '');
 
 /** What would be right, in words, from the facts of the fault. */
@@ -26,21 +37,21 @@ function wantedBy({ type, context }: Joi.ValidationErrorItem): string {
   const choices = (list: unknown) => (Array.isArray(list) ? list.map(String).join(', ') : String(list));
   switch (type) {
     case 'any.only':
-      return `one of ${choices(facts?.['valids'])}`;
+      return `one of ${choices(facts?.valids)}`;
     case 'any.required':
       return `a value here`;
     case 'object.unknown':
       return 'only the fields of the format';
     case 'object.missing':
     case 'object.xor':
-      return `exactly one of ${choices(facts?.['peers'])}`;
+      return `exactly one of ${choices(facts?.peers)}`;
     case 'string.pattern.name':
-      return `${facts?.['name']}: a text of digits and a decimal point`;
+      return `${facts?.name}: a text of digits and a decimal point`;
     case 'string.empty':
       return 'a text';
     case 'number.max':
     case 'number.min':
-      return `a number ${type === 'number.max' ? 'up to' : 'from'} ${facts?.['limit']}`;
+      return `a number ${type === 'number.max' ? 'up to' : 'from'} ${facts?.limit}`;
     default:
       return type.replace(/\.base$/, '').replace(/^(\w+)\.(\w+)$/, 'a fitting $1 ($2)');
   }

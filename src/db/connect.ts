@@ -16,4 +16,5 @@ export function connect(url: string): Connection {
 }
 
 /** Runs the migrations that have not run yet, in order; there is no way back. */
-export const migrate = (db: Database, folder: string): Promise<void> => runMigrations(db, { migrationsFolder: folder });
+export const migrate = (db: Database, folder: string): Promise<void> =>
+  runMigrations(db, { migrationsFolder: folder });

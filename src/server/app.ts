@@ -1,4 +1,10 @@
-import { connect, type Database, planRepository, promotionRepository, sendingRepository } from '../db/index.ts';
+import {
+  connect,
+  type Database,
+  planRepository,
+  promotionRepository,
+  sendingRepository,
+} from '../db/index.ts';
 import type { PlanBook, PlanWriter, PromotionStore } from '../usecases/plan-store.ts';
 import type { SendingStore, Signer } from '../usecases/sending-store.ts';
 import { type Environment, readEnvironment } from './environment.ts';

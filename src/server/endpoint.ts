@@ -32,12 +32,24 @@ export function endpoint<T = null>(
   });
 }
 
-async function readInput<T>(options: { schema?: Joi.Schema<T> | null; from?: 'body' | 'query' }, context: APIContext) {
+async function readInput<T>(
+  options: { schema?: Joi.Schema<T> | null; from?: 'body' | 'query' },
+  context: APIContext,
+) {
   if (!options.schema) return { ok: true as const, value: null as T };
-  const raw = options.from === 'query' ? Object.fromEntries(context.url.searchParams) : await context.request.json().catch(() => undefined);
-  if (raw === undefined) return failed({ kind: 'invalid', faults: [{ path: [], what: 'the body is no JSON', wanted: 'a JSON object' }] });
+  const raw =
+    options.from === 'query'
+      ? Object.fromEntries(context.url.searchParams)
+      : await context.request.json().catch(() => undefined);
+  if (raw === undefined)
+    return failed({
+      kind: 'invalid',
+      faults: [{ path: [], what: 'the body is no JSON', wanted: 'a JSON object' }],
+    });
   const shaped = shape(options.schema, raw);
-  return shaped.ok ? { ok: true as const, value: shaped.value } : failed({ kind: 'invalid', faults: shaped.faults });
+  return shaped.ok
+    ? { ok: true as const, value: shaped.value }
+    : failed({ kind: 'invalid', faults: shaped.faults });
 }
 
 /** What the database refuses is told as such; a bug is logged and told as a failure of ours. */
@@ -47,7 +59,13 @@ export function guarded(work: (context: APIContext) => Promise<Response>): APIRo
       return await work(context);
     } catch (error) {
       const refused = refusalOf(error);
-      if (refused) return json({ message: `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.` }, 409);
+      if (refused)
+        return json(
+          {
+            message: `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.`,
+          },
+          409,
+        );
       log.error({ err: error, path: context.url.pathname }, 'request failed');
       return json({ message: 'Something failed on our side. Nothing was saved; try again.' }, 500);
     }

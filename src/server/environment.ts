@@ -9,13 +9,14 @@ export interface Environment {
 }
 
 export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
-  const databaseUrl = env['DATABASE_URL'];
-  const secret = env['BELLTAG_SECRET'];
-  if (!databaseUrl || !secret) throw new Error('DATABASE_URL and BELLTAG_SECRET must be set; "npm start" sets both.');
+  const databaseUrl = env.DATABASE_URL;
+  const secret = env.BELLTAG_SECRET;
+  if (!databaseUrl || !secret)
+    throw new Error('DATABASE_URL and BELLTAG_SECRET must be set; "npm start" sets both.');
   return {
     databaseUrl,
     secret,
-    origin: env['BELLTAG_ORIGIN'] ?? `http://127.0.0.1:${env['PORT'] ?? '4321'}`,
-    demo: env['BELLTAG_DEMO'] === '1',
+    origin: env.BELLTAG_ORIGIN ?? `http://127.0.0.1:${env.PORT ?? '4321'}`,
+    demo: env.BELLTAG_DEMO === '1',
   };
 }

@@ -1,4 +1,4 @@
-export { app, type App } from './app.ts';
+export { type App, app } from './app.ts';
 export { endpoint, guarded } from './endpoint.ts';
 export { log } from './log.ts';
 export { failureReply, json, outcomeReply } from './reply.ts';

@@ -37,11 +37,18 @@ async function readAll(db: Database): Promise<CurrentPlan> {
   return { version: stored.version, document: stored.document, compiled: compile(plan) };
 }
 
-function applied(held: CurrentPlan, changes: NonNullable<Awaited<ReturnType<typeof promotionsSince>>>, version: number): CurrentPlan {
-  return changes.reduce<CurrentPlan>((current, promotion) => {
-    const read = readPromotion(promotion, current.compiled.plan.currency);
-    const { compiled } = apply(current.compiled, { kind: 'put-promotion', promotion: read });
-    const others = current.document.promotions.filter(({ id }) => id !== promotion.id);
-    return { version, compiled, document: { ...current.document, promotions: [...others, promotion] } };
-  }, { ...held, version });
+function applied(
+  held: CurrentPlan,
+  changes: NonNullable<Awaited<ReturnType<typeof promotionsSince>>>,
+  version: number,
+): CurrentPlan {
+  return changes.reduce<CurrentPlan>(
+    (current, promotion) => {
+      const read = readPromotion(promotion, current.compiled.plan.currency);
+      const { compiled } = apply(current.compiled, { kind: 'put-promotion', promotion: read });
+      const others = current.document.promotions.filter(({ id }) => id !== promotion.id);
+      return { version, compiled, document: { ...current.document, promotions: [...others, promotion] } };
+    },
+    { ...held, version },
+  );
 }

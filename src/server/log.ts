@@ -1,3 +1,3 @@
 import pino from 'pino';
 
-export const log = pino({ level: process.env['BELLTAG_LOG'] ?? 'info', base: undefined });
+export const log = pino({ level: process.env.BELLTAG_LOG ?? 'info', base: undefined });

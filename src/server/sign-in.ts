@@ -10,7 +10,12 @@ export function signInService(db: Database, environment: Environment) {
   return betterAuth({
     database: drizzleAdapter(db, {
       provider: 'pg',
-      schema: { user: schema.person, session: schema.session, account: schema.account, verification: schema.verification },
+      schema: {
+        user: schema.person,
+        session: schema.session,
+        account: schema.account,
+        verification: schema.verification,
+      },
     }),
     secret: environment.secret,
     baseURL: environment.origin,
@@ -31,6 +36,9 @@ export async function personOf(signIn: SignIn, db: Database, headers: Headers): 
   const { id, name, email } = found.user;
   const role = (found.user as { role?: string }).role as Role;
   if (role !== 'store') return { id, name, email, role, stores: null };
-  const rows = await db.select({ store: schema.personStore.store }).from(schema.personStore).where(eq(schema.personStore.person, id));
+  const rows = await db
+    .select({ store: schema.personStore.store })
+    .from(schema.personStore)
+    .where(eq(schema.personStore.person, id));
   return { id, name, email, role, stores: rows.map(({ store }) => store) };
 }

@@ -6,7 +6,13 @@ import { json } from './reply.ts';
 import { hashOfKey } from './signing.ts';
 
 /** An endpoint for a terminal, known by its own key in `Authorization: Bearer`. An unknown key is 401, and logged. */
-export function terminalEndpoint(work: (asked: { app: App; terminal: { id: string; store: string }; context: APIContext }) => Promise<Response>): APIRoute {
+export function terminalEndpoint(
+  work: (asked: {
+    app: App;
+    terminal: { id: string; store: string };
+    context: APIContext;
+  }) => Promise<Response>,
+): APIRoute {
   return guarded(async (context) => {
     const running = await app();
     const key = /^Bearer (.+)$/.exec(context.request.headers.get('authorization') ?? '')?.[1];

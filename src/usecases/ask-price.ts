@@ -1,5 +1,22 @@
-import { done, failed, invalid, may, type Outcome, type Person, type PriceRequest, type PriceStory, sees } from '../contracts/index.ts';
-import { DAY, formatLocalDate, formatMoment, type Instant, parseMoment, type ZoneClock } from '../core/calendar/index.ts';
+import {
+  done,
+  failed,
+  invalid,
+  may,
+  type Outcome,
+  type Person,
+  type PriceRequest,
+  type PriceStory,
+  sees,
+} from '../contracts/index.ts';
+import {
+  DAY,
+  formatLocalDate,
+  formatMoment,
+  type Instant,
+  parseMoment,
+  type ZoneClock,
+} from '../core/calendar/index.ts';
 import { describeRatio, formatAmount, type MinorUnits } from '../core/money/index.ts';
 import type { Promotion } from '../core/plan/index.ts';
 import { priceAt, timeline } from '../core/price-book/index.ts';
@@ -11,7 +28,11 @@ import type { CurrentPlan, PlanBook } from './plan-store.ts';
 const AROUND = 7 * DAY;
 
 /** The price of one item in one store at one moment for one kind of shopper, with its whole story. */
-export async function askPrice(ports: { book: PlanBook }, person: Person, request: PriceRequest): Promise<Outcome<PriceStory>> {
+export async function askPrice(
+  ports: { book: PlanBook },
+  person: Person,
+  request: PriceRequest,
+): Promise<Outcome<PriceStory>> {
   if (!may(person, 'see') || !sees(person, request.store)) return failed({ kind: 'forbidden' });
   const current = await ports.book.current();
   const { compiled } = current;
@@ -21,11 +42,13 @@ export async function askPrice(ports: { book: PlanBook }, person: Person, reques
   if (index === undefined) return failed({ kind: 'not-found', what: `item ${request.item}` });
   const clock = compiled.clockOf(store);
   const at = parseMoment(request.at, clock);
-  if (at === null) return invalid(['at'], `"${request.at}" is no moment`, 'a wall time such as 2027-03-01T09:00');
+  if (at === null)
+    return invalid(['at'], `"${request.at}" is no moment`, 'a wall time such as 2027-03-01T09:00');
   if (request.group !== undefined && !compiled.plan.shopperGroups.some(({ id }) => id === request.group)) {
     return invalid(['group'], `no shopper group "${request.group}"`, 'the id of a shopper group');
   }
-  const shopper: Shopper = request.group === undefined ? GUEST : { kind: 'shopper', id: null, groups: [request.group] };
+  const shopper: Shopper =
+    request.group === undefined ? GUEST : { kind: 'shopper', id: null, groups: [request.group] };
   const question = { sku: request.item, store: store.id, shopper };
   const item = compiled.catalogue.items[index]!;
   const answer = priceAt(compiled, { ...question, at });
@@ -40,20 +63,40 @@ export async function askPrice(ports: { book: PlanBook }, person: Person, reques
   });
 }
 
-function storyOf(answer: PriceAnswer, current: CurrentPlan): Omit<PriceStory, 'item' | 'store' | 'at' | 'currency' | 'steps'> {
-  if (answer.kind === 'problem') return { problem: answer.problem, price: null, regular: null, base: null, winner: null, onTop: [], lost: [] };
+function storyOf(
+  answer: PriceAnswer,
+  current: CurrentPlan,
+): Omit<PriceStory, 'item' | 'store' | 'at' | 'currency' | 'steps'> {
+  if (answer.kind === 'problem')
+    return {
+      problem: answer.problem,
+      price: null,
+      regular: null,
+      base: null,
+      winner: null,
+      onTop: [],
+      lost: [],
+    };
   const { compiled, document } = current;
   const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
   const byId = new Map(compiled.plan.promotions.map((promotion) => [promotion.id, promotion]));
   const nameOf = (id: string) => byId.get(id)?.name ?? id;
   const lists = new Map(compiled.plan.priceLists.map(({ id, name }) => [id, name]));
   const names = namesOf(document);
-  const sentenceOf = (id: string) => promotionText(document.promotions.find((promotion) => promotion.id === id)!, document.currency, names);
+  const sentenceOf = (id: string) =>
+    promotionText(document.promotions.find((promotion) => promotion.id === id)!, document.currency, names);
   return {
     problem: null,
     price: money(answer.price),
-    regular: { price: money(answer.regular.price), scope: answer.regular.scope, since: answer.regular.since === null ? null : formatLocalDate(answer.regular.since) },
-    base: { price: money(answer.base.price), list: answer.base.list === null ? null : (lists.get(answer.base.list) ?? answer.base.list) },
+    regular: {
+      price: money(answer.regular.price),
+      scope: answer.regular.scope,
+      since: answer.regular.since === null ? null : formatLocalDate(answer.regular.since),
+    },
+    base: {
+      price: money(answer.base.price),
+      list: answer.base.list === null ? null : (lists.get(answer.base.list) ?? answer.base.list),
+    },
     winner: answer.winner && {
       id: answer.winner.promotion,
       name: nameOf(answer.winner.promotion),
@@ -61,8 +104,18 @@ function storyOf(answer: PriceAnswer, current: CurrentPlan): Omit<PriceStory, 'i
       working: workingWords(answer.winner.working, byId.get(answer.winner.promotion)!, current),
       changesNothing: answer.winner.changesNothing,
     },
-    onTop: answer.onTop.map(({ promotion, before, after }) => ({ id: promotion, name: nameOf(promotion), before: money(before), after: money(after) })),
-    lost: answer.lost.map(({ promotion, reason, result }) => ({ id: promotion, name: nameOf(promotion), reason, result: result === null ? null : money(result) })),
+    onTop: answer.onTop.map(({ promotion, before, after }) => ({
+      id: promotion,
+      name: nameOf(promotion),
+      before: money(before),
+      after: money(after),
+    })),
+    lost: answer.lost.map(({ promotion, reason, result }) => ({
+      id: promotion,
+      name: nameOf(promotion),
+      reason,
+      result: result === null ? null : money(result),
+    })),
   };
 }
 
@@ -75,11 +128,20 @@ function workingWords(working: Working, promotion: Promotion, { compiled, docume
   if (offer.kind !== 'priceChange' || !offer.formula) return result;
   const exact = describeRatio(working.exact, currency.exponent);
   const words = formulaWords(offer.formula, currency.code, namesOf(document));
-  const rounded = offer.rounding ? `, ${roundingWords(offer.rounding)}: ${result}` : exact === result ? '' : `, rounded: ${result}`;
+  const rounded = offer.rounding
+    ? `, ${roundingWords(offer.rounding)}: ${result}`
+    : exact === result
+      ? ''
+      : `, rounded: ${result}`;
   return `${words} ${formatAmount(working.basisAmount, currency)} is ${exact}${rounded}`;
 }
 
-function stepsOf(current: CurrentPlan, question: Parameters<typeof timeline>[1], span: { from: Instant; to: Instant }, clock: ZoneClock): PriceStory['steps'] {
+function stepsOf(
+  current: CurrentPlan,
+  question: Parameters<typeof timeline>[1],
+  span: { from: Instant; to: Instant },
+  clock: ZoneClock,
+): PriceStory['steps'] {
   return timeline(current.compiled, question, span).map((step) => ({
     from: formatMoment(step.from, clock),
     to: formatMoment(step.to, clock),

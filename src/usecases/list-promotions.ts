@@ -1,10 +1,13 @@
 import type { Person, PromotionSummary } from '../contracts/index.ts';
-import { namesOf, promotionText } from '../core/sentence/index.ts';
 import { storesOf } from '../core/selection/index.ts';
+import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { PlanBook, PromotionStore } from './plan-store.ts';
 
 /** Every promotion with its sentence, by start; of a store's own people only those of their stores. */
-export async function listPromotions(ports: { book: PlanBook; promotions: PromotionStore }, person: Person): Promise<PromotionSummary[]> {
+export async function listPromotions(
+  ports: { book: PlanBook; promotions: PromotionStore },
+  person: Person,
+): Promise<PromotionSummary[]> {
   const { document, compiled } = await ports.book.current();
   const names = namesOf(document);
   const all = await ports.promotions.all();

@@ -20,14 +20,20 @@ export interface StoredPromotion {
   readonly updatedAt: string;
 }
 
-export type SaveResult = { readonly kind: 'saved'; readonly revision: number } | { readonly kind: 'stale'; readonly current: StoredPromotion | null };
+export type SaveResult =
+  | { readonly kind: 'saved'; readonly revision: number }
+  | { readonly kind: 'stale'; readonly current: StoredPromotion | null };
 
 /** Port: promotions, each change of which raises the plan's version and leaves an audit entry. */
 export interface PromotionStore {
   find(id: string): Promise<StoredPromotion | null>;
   all(): Promise<readonly StoredPromotion[]>;
   /** @param revision the one that was opened; null: a new promotion. */
-  save(promotion: PromotionDocument, revision: number | null, change: { person: string; action: string }): Promise<SaveResult>;
+  save(
+    promotion: PromotionDocument,
+    revision: number | null,
+    change: { person: string; action: string },
+  ): Promise<SaveResult>;
   history(id: string): Promise<readonly HistoryEntry[]>;
 }
 

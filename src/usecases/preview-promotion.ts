@@ -10,13 +10,22 @@ import { readPromotionInput } from './save-promotion.ts';
 const LINES_SHOWN = 300;
 
 /** What a draft would do, without saving it. */
-export async function previewPromotion(ports: { book: PlanBook }, person: Person, input: { promotion: unknown; store: string | null }): Promise<Outcome<Preview>> {
+export async function previewPromotion(
+  ports: { book: PlanBook },
+  person: Person,
+  input: { promotion: unknown; store: string | null },
+): Promise<Outcome<Preview>> {
   if (!may(person, 'see')) return failed({ kind: 'forbidden' });
   const current = await ports.book.current();
   const read = readPromotionInput(input.promotion, current.document);
   if (!read.ok) return read;
-  if (read.value.offer.kind !== 'priceChange') return invalid(['offer', 'kind'], read.value.offer.kind, 'priceChange');
-  const consequences = consequencesOf(current.compiled, readPromotion(read.value, current.compiled.plan.currency), input.store);
+  if (read.value.offer.kind !== 'priceChange')
+    return invalid(['offer', 'kind'], read.value.offer.kind, 'priceChange');
+  const consequences = consequencesOf(
+    current.compiled,
+    readPromotion(read.value, current.compiled.plan.currency),
+    input.store,
+  );
   const sentence = promotionText(read.value, current.document.currency, namesOf(current.document));
   return done({ sentence, ...shown(consequences, current) });
 }
@@ -31,14 +40,24 @@ function shown(result: Consequences, { compiled, document }: CurrentPlan): Omit<
     changed: result.changed,
     belowCost: result.belowCost,
     belowFloor: result.belowFloor,
-    lookedAt: store && { store: store.id, storeName: store.name, at: formatMoment(result.lookedAt!.at, compiled.clockOf(store)) },
-    meets: result.meets.map(({ promotion, ...rest }) => ({ id: promotion, name: promotions.get(promotion) ?? promotion, ...rest })),
-    lines: result.lines.slice(0, LINES_SHOWN).map(({ regular, before, after, cost, instead: _, ...line }) => ({
-      ...line,
-      regular: money(regular),
-      before: money(before),
-      after: money(after),
-      cost: cost === null ? null : money(cost),
+    lookedAt: store && {
+      store: store.id,
+      storeName: store.name,
+      at: formatMoment(result.lookedAt!.at, compiled.clockOf(store)),
+    },
+    meets: result.meets.map(({ promotion, ...rest }) => ({
+      id: promotion,
+      name: promotions.get(promotion) ?? promotion,
+      ...rest,
     })),
+    lines: result.lines
+      .slice(0, LINES_SHOWN)
+      .map(({ regular, before, after, cost, instead: _, ...line }) => ({
+        ...line,
+        regular: money(regular),
+        before: money(before),
+        after: money(after),
+        cost: cost === null ? null : money(cost),
+      })),
   };
 }

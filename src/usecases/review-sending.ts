@@ -1,7 +1,22 @@
-import { done, failed, may, type Outcome, type Person, sees, type SendReview, type StoreReview } from '../contracts/index.ts';
+import {
+  done,
+  failed,
+  may,
+  type Outcome,
+  type Person,
+  type SendReview,
+  type StoreReview,
+  sees,
+} from '../contracts/index.ts';
 import type { Instant } from '../core/calendar/index.ts';
 import type { PlanDocument } from '../core/plan/index.ts';
-import { isEmpty, type PriceFileContent, type StoreDifference, storeDifference, storePlan } from '../core/price-file/index.ts';
+import {
+  isEmpty,
+  type PriceFileContent,
+  type StoreDifference,
+  storeDifference,
+  storePlan,
+} from '../core/price-file/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import type { SendingStore } from './sending-store.ts';
@@ -14,7 +29,11 @@ export interface StoreToSend {
 }
 
 /** For each store, what its terminals would get that they were not sent yet. */
-export async function storesToSend(current: CurrentPlan, sending: SendingStore, now: Instant): Promise<StoreToSend[]> {
+export async function storesToSend(
+  current: CurrentPlan,
+  sending: SendingStore,
+  now: Instant,
+): Promise<StoreToSend[]> {
   const sent = await sending.newestContents();
   return current.document.stores.map((store) => {
     const newest = sent.get(store.id);
@@ -25,7 +44,11 @@ export async function storesToSend(current: CurrentPlan, sending: SendingStore, 
 }
 
 /** The review before sending: store by store what is new, changed and gone, with the sentence of each promotion. */
-export async function reviewSending(ports: { book: PlanBook; sending: SendingStore }, person: Person, now: Instant): Promise<Outcome<SendReview>> {
+export async function reviewSending(
+  ports: { book: PlanBook; sending: SendingStore },
+  person: Person,
+  now: Instant,
+): Promise<Outcome<SendReview>> {
   if (!may(person, 'see')) return failed({ kind: 'forbidden' });
   const current = await ports.book.current();
   const all = (await storesToSend(current, ports.sending, now)).filter(({ store }) => sees(person, store.id));
@@ -34,7 +57,9 @@ export async function reviewSending(ports: { book: PlanBook; sending: SendingSto
   return done({
     planVersion: current.version,
     unchanged: all.length - open.length,
-    stores: open.map((entry) => reviewOf(entry, terminals.filter(({ store }) => store === entry.store.id).length)),
+    stores: open.map((entry) =>
+      reviewOf(entry, terminals.filter(({ store }) => store === entry.store.id).length),
+    ),
     sentences: sentencesOf(open, current),
   });
 }
@@ -59,7 +84,11 @@ function reviewOf({ store, difference, first }: StoreToSend, terminals: number):
 
 function sentencesOf(open: readonly StoreToSend[], { document }: CurrentPlan): SendReview['sentences'] {
   const names = namesOf(document);
-  const mentioned = open.flatMap(({ difference: { promotions } }) => [...promotions.added, ...promotions.changed.map(({ after }) => after), ...promotions.gone]);
+  const mentioned = open.flatMap(({ difference: { promotions } }) => [
+    ...promotions.added,
+    ...promotions.changed.map(({ after }) => after),
+    ...promotions.gone,
+  ]);
   const whole = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   return Object.fromEntries(
     mentioned.map((promotion) => {

@@ -1,6 +1,12 @@
 import { done, failed, may, type Outcome, type Person, promotionSchema, shape } from '../contracts/index.ts';
 import { currencyOf } from '../core/money/index.ts';
-import { checkContext, checkPromotion, type Fault, type PlanDocument, type PromotionDocument } from '../core/plan/index.ts';
+import {
+  checkContext,
+  checkPromotion,
+  type Fault,
+  type PlanDocument,
+  type PromotionDocument,
+} from '../core/plan/index.ts';
 import type { PlanBook, PromotionStore, SaveResult } from './plan-store.ts';
 
 /** Tests a raw promotion against the plan it shall belong to. */
@@ -25,13 +31,18 @@ export async function savePromotion(
   const { document } = await ports.book.current();
   const read = readPromotionInput(input.promotion, document);
   if (!read.ok) return read;
-  const promotion: PromotionDocument = { ...read.value, status: may(person, 'approve') ? read.value.status : 'draft' };
+  const promotion: PromotionDocument = {
+    ...read.value,
+    status: may(person, 'approve') ? read.value.status : 'draft',
+  };
   const action = input.revision === null ? 'created' : 'changed';
   return saved(await ports.promotions.save(promotion, input.revision, { person: person.id, action }));
 }
 
 export function saved(result: SaveResult): Outcome<{ revision: number }> {
   if (result.kind === 'saved') return done({ revision: result.revision });
-  const message = result.current ? 'Somebody saved this promotion after you opened it.' : 'This promotion is not there any more.';
+  const message = result.current
+    ? 'Somebody saved this promotion after you opened it.'
+    : 'This promotion is not there any more.';
   return failed({ kind: 'conflict', message, current: result.current ?? undefined });
 }

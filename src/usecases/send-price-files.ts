@@ -22,18 +22,32 @@ export async function sendPriceFiles(
   if (!may(person, 'send')) return failed({ kind: 'forbidden' });
   const current = await ports.book.current();
   if (current.version !== order.planVersion) {
-    return failed({ kind: 'conflict', message: 'The plan has changed since it was reviewed. Nothing was sent; review it again.' });
+    return failed({
+      kind: 'conflict',
+      message: 'The plan has changed since it was reviewed. Nothing was sent; review it again.',
+    });
   }
-  const open = (await storesToSend(current, ports.sending, now)).filter(({ difference }) => !isEmpty(difference));
+  const open = (await storesToSend(current, ports.sending, now)).filter(
+    ({ difference }) => !isEmpty(difference),
+  );
   const chosen = order.stores === null ? open : open.filter(({ store }) => order.stores!.includes(store.id));
   if (chosen.length === 0) return done({ rollout: null, stores: 0 });
   const madeAt = new Date(now).toISOString();
-  const rollout = await ports.sending.send(person.id, current.version, (number) => chosen.map((entry) => make(entry, number, madeAt, ports.signer)));
+  const rollout = await ports.sending.send(person.id, current.version, (number) =>
+    chosen.map((entry) => make(entry, number, madeAt, ports.signer)),
+  );
   return done({ rollout, stores: chosen.length });
 }
 
 function make({ store, plan }: StoreToSend, number: number, madeAt: string, signer: Signer): MadePriceFile {
-  const content: PriceFileContent = { format: 'bell-tag-price-file', version: 1, store: store.id, number, madeAt, plan };
+  const content: PriceFileContent = {
+    format: 'bell-tag-price-file',
+    version: 1,
+    store: store.id,
+    number,
+    madeAt,
+    plan,
+  };
   const text = JSON.stringify(content);
   return { store: store.id, content: text, ...signer.sign(text) };
 }

@@ -29,13 +29,22 @@ export interface RolloutSummary {
 /** Port: price files and what terminals hold. */
 export interface SendingStore {
   /** Makes a rollout; `make` is told the number that all its files bear. */
-  send(person: string, planVersion: number, make: (number: number) => readonly MadePriceFile[]): Promise<number>;
-  newest(store: string): Promise<{ readonly number: number; readonly content: string; readonly signature: string } | null>;
+  send(
+    person: string,
+    planVersion: number,
+    make: (number: number) => readonly MadePriceFile[],
+  ): Promise<number>;
+  newest(
+    store: string,
+  ): Promise<{ readonly number: number; readonly content: string; readonly signature: string } | null>;
   newestContents(): Promise<ReadonlyMap<string, { readonly number: number; readonly content: string }>>;
   terminals(): Promise<readonly TerminalStatus[]>;
   rollouts(): Promise<readonly RolloutSummary[]>;
   terminalByKeyHash(hash: string): Promise<{ readonly id: string; readonly store: string } | null>;
-  report(terminal: string, state: { holds: number | null; heldSince: string | null; clockSkew: number; problem: string | null }): Promise<void>;
+  report(
+    terminal: string,
+    state: { holds: number | null; heldSince: string | null; clockSkew: number; problem: string | null },
+  ): Promise<void>;
 }
 
 /** Port: signs the text of a price file. */

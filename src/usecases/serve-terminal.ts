@@ -6,13 +6,22 @@ import type { SendingStore } from './sending-store.ts';
  * @param have the number it holds; null where it has none.
  * @returns null where there is nothing newer.
  */
-export async function takePriceFile(sending: SendingStore, store: string, have: number | null): Promise<PriceFileEnvelope | null> {
+export async function takePriceFile(
+  sending: SendingStore,
+  store: string,
+  have: number | null,
+): Promise<PriceFileEnvelope | null> {
   const newest = await sending.newest(store);
   return newest && newest.number !== have ? { store, ...newest } : null;
 }
 
 /** Notes what a terminal says of itself. */
-export function noteTerminal(sending: SendingStore, terminal: string, report: TerminalReport, now: Date): Promise<void> {
+export function noteTerminal(
+  sending: SendingStore,
+  terminal: string,
+  report: TerminalReport,
+  now: Date,
+): Promise<void> {
   return sending.report(terminal, {
     holds: report.holds,
     heldSince: report.heldSince,

@@ -3,7 +3,12 @@ import type { PromotionStatus } from '../core/plan/index.ts';
 import type { PromotionStore } from './plan-store.ts';
 import { saved } from './save-promotion.ts';
 
-const ACTIONS: Readonly<Record<PromotionStatus, string>> = { draft: 'withdrawn', approved: 'approved', paused: 'paused', archived: 'archived' };
+const ACTIONS: Readonly<Record<PromotionStatus, string>> = {
+  draft: 'withdrawn',
+  approved: 'approved',
+  paused: 'paused',
+  archived: 'archived',
+};
 
 /** Approves, pauses, archives or withdraws a promotion. */
 export async function setPromotionStatus(
@@ -15,5 +20,10 @@ export async function setPromotionStatus(
   const found = await ports.promotions.find(input.id);
   if (!found) return failed({ kind: 'not-found', what: `promotion ${input.id}` });
   const promotion = { ...found.promotion, status: input.status };
-  return saved(await ports.promotions.save(promotion, input.revision, { person: person.id, action: ACTIONS[input.status] }));
+  return saved(
+    await ports.promotions.save(promotion, input.revision, {
+      person: person.id,
+      action: ACTIONS[input.status],
+    }),
+  );
 }

@@ -1,12 +1,14 @@
-import * as rrulePackage from 'rrule';
 import type { RRule as RecurrenceRule } from 'rrule';
+import * as rrulePackage from 'rrule';
 import { DAY, HOUR, type Instant, MINUTE, type WallTime, wallTime } from './wall-time.ts';
 import type { ZoneClock } from './zone-clock.ts';
 
 // The package is CommonJS to Node and an ES module to bundlers.
-const { RRule } = ('RRule' in rrulePackage
-  ? rrulePackage
-  : (rrulePackage as unknown as { default: typeof rrulePackage }).default) as typeof rrulePackage;
+const { RRule } = (
+  'RRule' in rrulePackage
+    ? rrulePackage
+    : (rrulePackage as unknown as { default: typeof rrulePackage }).default
+) as typeof rrulePackage;
 
 /** ISO 8601 duration of weeks, days, hours and minutes. */
 export interface SpanLength {
@@ -28,14 +30,30 @@ const DURATION = /^P(?:(\d{1,4})W)?(?:(\d{1,4})D)?(?:T(?:(\d{1,5})H)?(?:(\d{1,6}
 export function parseSpanLength(text: string): SpanLength | null {
   const match = DURATION.exec(text);
   if (!match || text.endsWith('T')) return null;
-  const [weeks, days, hours, minutes] = match.slice(1).map((part) => Number(part ?? 0)) as [number, number, number, number];
+  const [weeks, days, hours, minutes] = match.slice(1).map((part) => Number(part ?? 0)) as [
+    number,
+    number,
+    number,
+    number,
+  ];
   const length = { days: weeks * 7 + days, elapsed: hours * HOUR + minutes * MINUTE };
   return length.days + length.elapsed > 0 ? length : null;
 }
 
 const KNOWN_PARTS = new Set([
-  'FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'WKST', 'BYDAY', 'BYMONTHDAY', 'BYMONTH', 'BYYEARDAY', 'BYWEEKNO',
-  'BYSETPOS', 'BYHOUR', 'BYMINUTE',
+  'FREQ',
+  'INTERVAL',
+  'COUNT',
+  'UNTIL',
+  'WKST',
+  'BYDAY',
+  'BYMONTHDAY',
+  'BYMONTH',
+  'BYYEARDAY',
+  'BYWEEKNO',
+  'BYSETPOS',
+  'BYHOUR',
+  'BYMINUTE',
 ]);
 export type RepeatFault = { readonly what: string; readonly wanted: string };
 
@@ -45,7 +63,11 @@ export type RepeatFault = { readonly what: string; readonly wanted: string };
  *   the end of that day.
  */
 export function parseRepeatRule(text: string, from: WallTime): RecurrenceRule | RepeatFault {
-  const parts = text.replace(/^RRULE:/, '').split(';').filter(Boolean).map((part) => part.split('='));
+  const parts = text
+    .replace(/^RRULE:/, '')
+    .split(';')
+    .filter(Boolean)
+    .map((part) => part.split('='));
   const names = parts.map(([name]) => (name ?? '').toUpperCase());
   const unknown = names.find((name) => !KNOWN_PARTS.has(name));
   if (unknown !== undefined) {
@@ -59,10 +81,16 @@ export function parseRepeatRule(text: string, from: WallTime): RecurrenceRule | 
     return { what: 'COUNT and UNTIL stand together', wanted: 'one of the two' };
   }
   try {
-    const rule = parts.map(([name, value]) => `${name!.toUpperCase()}=${name!.toUpperCase() === 'UNTIL' ? localUntil(value ?? '') : value}`);
+    const rule = parts.map(
+      ([name, value]) =>
+        `${name!.toUpperCase()}=${name!.toUpperCase() === 'UNTIL' ? localUntil(value ?? '') : value}`,
+    );
     return new RRule({ ...RRule.parseString(rule.join(';')), dtstart: new Date(from) });
   } catch (error) {
-    return { what: `it cannot be read (${(error as Error).message})`, wanted: 'a rule such as FREQ=WEEKLY;BYDAY=SA' };
+    return {
+      what: `it cannot be read (${(error as Error).message})`,
+      wanted: 'a rule such as FREQ=WEEKLY;BYDAY=SA',
+    };
   }
 }
 

@@ -1,6 +1,16 @@
 import { endOfSpan, longestSpan, type Repeat, startsBetween } from './repeat.ts';
 import { common, FOREVER, intersection, type Span, union, without } from './span.ts';
-import { DAY, type DayNumber, dayNumber, dayOf, midnight, MINUTE, type WallTime, wallTime, weekdayOf } from './wall-time.ts';
+import {
+  DAY,
+  type DayNumber,
+  dayNumber,
+  dayOf,
+  MINUTE,
+  midnight,
+  type WallTime,
+  wallTime,
+  weekdayOf,
+} from './wall-time.ts';
 import type { DayWindow } from './window.ts';
 import type { ZoneClock } from './zone-clock.ts';
 
@@ -72,7 +82,10 @@ function windowSpans(schedule: Schedule, clock: ZoneClock, within: Span): Span[]
 function wholeDaysLeftOut(schedule: Schedule, clock: ZoneClock, spans: Span[]): Span[] {
   let left = spans;
   for (const day of schedule.except) {
-    left = without(left, { from: clock.toInstant(midnight(day)), to: clock.toInstant(midnight(dayNumber(day + 1))) });
+    left = without(left, {
+      from: clock.toInstant(midnight(day)),
+      to: clock.toInstant(midnight(dayNumber(day + 1))),
+    });
   }
   return left;
 }

@@ -21,7 +21,8 @@ export function union(spans: readonly Span[]): Span[] {
   const merged: Span[] = [];
   for (const span of sorted) {
     const last = merged.at(-1);
-    if (last && span.from <= last.to) merged[merged.length - 1] = { from: last.from, to: Math.max(last.to, span.to) as Instant };
+    if (last && span.from <= last.to)
+      merged[merged.length - 1] = { from: last.from, to: Math.max(last.to, span.to) as Instant };
     else merged.push(span);
   }
   return merged;

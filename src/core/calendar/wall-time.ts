@@ -32,7 +32,9 @@ export function parseWallTime(text: string): WallTime | null {
   const match = DATE_TIME.exec(text);
   const day = match && parseLocalDate(match[1]!);
   if (!match || day === null) return null;
-  return wallTime(day! * DAY + Number(match[2]) * HOUR + Number(match[3]) * MINUTE + Number(match[4] ?? 0) * 1000);
+  return wallTime(
+    day! * DAY + Number(match[2]) * HOUR + Number(match[3]) * MINUTE + Number(match[4] ?? 0) * 1000,
+  );
 }
 
 /** Writes "2027-03-01T09:00"; seconds only where there are any. */

@@ -1,5 +1,14 @@
 import { Temporal } from 'temporal-polyfill';
-import { DAY, formatWallTime, type Instant, instant, MINUTE, parseWallTime, type WallTime, wallTime } from './wall-time.ts';
+import {
+  DAY,
+  formatWallTime,
+  type Instant,
+  instant,
+  MINUTE,
+  parseWallTime,
+  type WallTime,
+  wallTime,
+} from './wall-time.ts';
 
 /** Turns a store's wall time into instants and back, by its IANA time zone. */
 export interface ZoneClock {

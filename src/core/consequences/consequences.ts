@@ -1,4 +1,4 @@
-import { FOREVER, type Instant, type Span, spansWithin, DAY } from '../calendar/index.ts';
+import { DAY, FOREVER, type Instant, type Span, spansWithin } from '../calendar/index.ts';
 import type { MinorUnits } from '../money/index.ts';
 import type { Promotion, StoreDocument } from '../plan/index.ts';
 import { apply, type CompiledPlan, priceAt } from '../price-book/index.ts';
@@ -42,7 +42,11 @@ const HORIZON = 800 * DAY;
  * What a draft would do if it were approved, at its first live moment.
  * @param prefer the store to look at where the draft counts there.
  */
-export function consequencesOf(compiled: CompiledPlan, draft: Promotion, prefer: string | null): Consequences {
+export function consequencesOf(
+  compiled: CompiledPlan,
+  draft: Promotion,
+  prefer: string | null,
+): Consequences {
   const approved = { ...draft, status: 'approved' } as PriceChangePromotion;
   const after = apply(compiled, { kind: 'put-promotion', promotion: approved }).compiled;
   const before = apply(compiled, { kind: 'drop-promotion', id: draft.id }).compiled;
@@ -84,10 +88,17 @@ function linesOf(looked: Looked, draft: PriceChangePromotion): ConsequenceLine[]
   const shopper = shopperFor(draft);
   return looked.after.catalogue.items.flatMap((item, index) => {
     if (selection.fixed && selection.fixed[index] === 0) return [];
-    const question = { sku: item.sku, store: looked.store.id, at: looked.at, shopper, channel: draft.channels?.[0] };
+    const question = {
+      sku: item.sku,
+      store: looked.store.id,
+      at: looked.at,
+      shopper,
+      channel: draft.channels?.[0],
+    };
     const now = priceAt(looked.after, question);
     const then = priceAt(looked.before, question);
-    if (now.kind === 'problem' || then.kind === 'problem' || !selection.has(index, now.regular.price)) return [];
+    if (now.kind === 'problem' || then.kind === 'problem' || !selection.has(index, now.regular.price))
+      return [];
     const lost = now.lost.find(({ promotion }) => promotion === draft.id);
     return [
       {

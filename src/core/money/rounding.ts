@@ -76,7 +76,5 @@ function endingGrid(value: Ratio, rule: EndingRounding): Grid {
 
 /** Whether a price stands on the rule's grid. */
 export function isOnGrid(price: MinorUnits, rule: Rounding): boolean {
-  return rule.kind === 'step'
-    ? price % rule.step === 0
-    : rule.endings.includes(minorUnits(price % rule.per));
+  return rule.kind === 'step' ? price % rule.step === 0 : rule.endings.includes(minorUnits(price % rule.per));
 }

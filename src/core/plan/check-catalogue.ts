@@ -1,7 +1,7 @@
 import { isTimeZone, parseLocalDate } from '../calendar/index.ts';
 import type { CheckContext } from './check-context.ts';
-import { checkItemRule, checkStoreRule, groupsNamedBy, setsNamedBy } from './check-rule.ts';
 import { checkRounding } from './check-rounding.ts';
+import { checkItemRule, checkStoreRule, groupsNamedBy, setsNamedBy } from './check-rule.ts';
 import { idsOnCycles } from './cycle.ts';
 import type { ItemDocument } from './document.ts';
 import { hasValidCheckDigit } from './gtin.ts';
@@ -32,7 +32,11 @@ function checkItem(item: ItemDocument, i: number, context: CheckContext): void {
   context.reference('node', item.node, ['items', i, 'node']);
   if (item.parent !== undefined) context.reference('item', item.parent, ['items', i, 'parent']);
   if (item.gtin !== undefined && !hasValidCheckDigit(item.gtin)) {
-    context.fault(['items', i, 'gtin'], `"${item.gtin}" is no GTIN`, '8, 12, 13 or 14 digits, the last one the check digit');
+    context.fault(
+      ['items', i, 'gtin'],
+      `"${item.gtin}" is no GTIN`,
+      '8, 12, 13 or 14 digits, the last one the check digit',
+    );
   }
   context.amount(item.cost, ['items', i, 'cost']);
   const seen = new Map<string, number>();
@@ -40,7 +44,11 @@ function checkItem(item: ItemDocument, i: number, context: CheckContext): void {
     const path = ['items', i, 'prices', j];
     context.amount(row.price, [...path, 'price']);
     if (row.since !== undefined && parseLocalDate(row.since) === null) {
-      context.fault([...path, 'since'], `"${row.since}" is no day of the calendar`, 'a date such as 2027-03-01');
+      context.fault(
+        [...path, 'since'],
+        `"${row.since}" is no day of the calendar`,
+        'a date such as 2027-03-01',
+      );
     }
     if (row.zone !== undefined) context.reference('zone', row.zone, [...path, 'zone']);
     if (row.store !== undefined) context.reference('store', row.store, [...path, 'store']);
@@ -50,7 +58,11 @@ function checkItem(item: ItemDocument, i: number, context: CheckContext): void {
     const key = JSON.stringify([row.zone, row.store, row.since]);
     const first = seen.get(key);
     if (first !== undefined) {
-      context.fault(path, `a second price for the same place and date (the first is row ${first})`, 'one price for a place and a date');
+      context.fault(
+        path,
+        `a second price for the same place and date (the first is row ${first})`,
+        'one price for a place and a date',
+      );
     }
     seen.set(key, first ?? j);
   });
@@ -71,12 +83,24 @@ function checkPriceLists(context: CheckContext): void {
 /** Stores, groups, terminals, ranges, shoppers. */
 export function checkPlaces(context: CheckContext): void {
   const { document } = context;
-  for (const key of ['zones', 'stores', 'storeGroups', 'terminals', 'ranges', 'shopperGroups', 'shoppers'] as const) {
+  for (const key of [
+    'zones',
+    'stores',
+    'storeGroups',
+    'terminals',
+    'ranges',
+    'shopperGroups',
+    'shoppers',
+  ] as const) {
     unique<{ id: string }>(document[key] ?? [], key, 'id', context);
   }
   document.stores.forEach((store, i) => {
     if (!isTimeZone(store.timeZone)) {
-      context.fault(['stores', i, 'timeZone'], `no time zone "${store.timeZone}"`, 'an IANA name such as Europe/Lisbon');
+      context.fault(
+        ['stores', i, 'timeZone'],
+        `no time zone "${store.timeZone}"`,
+        'an IANA name such as Europe/Lisbon',
+      );
     }
     if (store.zone !== undefined) context.reference('zone', store.zone, ['stores', i, 'zone']);
   });
@@ -92,7 +116,8 @@ export function checkPlaces(context: CheckContext): void {
     checkItemRule(range.items, ['ranges', i, 'items'], context);
   });
   (document.shopperGroups ?? []).forEach((group, i) => {
-    if (group.priceList !== undefined) context.reference('price list', group.priceList, ['shopperGroups', i, 'priceList']);
+    if (group.priceList !== undefined)
+      context.reference('price list', group.priceList, ['shopperGroups', i, 'priceList']);
   });
   (document.shoppers ?? []).forEach((shopper, i) => {
     (shopper.groups ?? []).forEach((id, j) => {
@@ -103,10 +128,16 @@ export function checkPlaces(context: CheckContext): void {
 }
 
 /** Faults on the second and further entries with one id. */
-export function unique<T extends object>(list: readonly T[], name: string, key: keyof T & string, context: CheckContext): void {
+export function unique<T extends object>(
+  list: readonly T[],
+  name: string,
+  key: keyof T & string,
+  context: CheckContext,
+): void {
   const seen = new Set<unknown>();
   list.forEach((entry, i) => {
-    if (seen.has(entry[key])) context.fault([name, i, key], `"${entry[key]}" stands twice`, 'one entry for each id');
+    if (seen.has(entry[key]))
+      context.fault([name, i, key], `"${entry[key]}" stands twice`, 'one entry for each id');
     seen.add(entry[key]);
   });
 }
@@ -118,8 +149,11 @@ function noCycle<T extends { id: string }>(
   context: CheckContext,
 ): void {
   const byId = new Map(list.map((entry) => [entry.id, entry]));
-  const looping = idsOnCycles([...byId.keys()], (id) => next(byId.get(id)!).filter((other) => byId.has(other)));
+  const looping = idsOnCycles([...byId.keys()], (id) =>
+    next(byId.get(id)!).filter((other) => byId.has(other)),
+  );
   list.forEach((entry, i) => {
-    if (looping.has(entry.id)) context.fault([name, i], `"${entry.id}" leads back to itself`, 'a chain that ends');
+    if (looping.has(entry.id))
+      context.fault([name, i], `"${entry.id}" leads back to itself`, 'a chain that ends');
   });
 }

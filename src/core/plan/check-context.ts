@@ -18,7 +18,16 @@ export interface CheckContext {
 }
 
 export const REFERENCE_KINDS = [
-  'node', 'item', 'item set', 'zone', 'store', 'store group', 'price list', 'shopper group', 'shopper', 'promotion',
+  'node',
+  'item',
+  'item set',
+  'zone',
+  'store',
+  'store group',
+  'price list',
+  'shopper group',
+  'shopper',
+  'promotion',
 ] as const;
 export type ReferenceKind = (typeof REFERENCE_KINDS)[number];
 
@@ -48,7 +57,8 @@ export function checkContext(document: PlanDocument, currency: Currency, faults:
       if (text === undefined) return;
       const amount = parseAmount(text, currency);
       const decimals = currency.exponent === 0 ? 'no decimals' : `at most ${currency.exponent} decimals`;
-      if (amount === null) context.fault(path, `"${text}" is no amount in ${currency.code}`, `an amount with ${decimals}`);
+      if (amount === null)
+        context.fault(path, `"${text}" is no amount in ${currency.code}`, `an amount with ${decimals}`);
       else if (amount <= above) context.fault(path, `"${text}" is too small`, 'an amount above zero');
     },
   };

@@ -33,7 +33,9 @@ export function checkOffer(promotion: PromotionDocument, path: Path, context: Ch
       context.amount(offer.maxDiscount, [...path, 'maxDiscount']);
       context.amount(offer.conditions?.minLifetimeSpend, [...path, 'conditions', 'minLifetimeSpend']);
       if (Array.isArray(offer.combinesWith)) {
-        offer.combinesWith.forEach((id, i) => context.reference('promotion', id, [...path, 'combinesWith', i]));
+        offer.combinesWith.forEach((id, i) =>
+          context.reference('promotion', id, [...path, 'combinesWith', i]),
+        );
       }
       return;
     case 'deliveryReward':
@@ -47,7 +49,12 @@ const VALUE_KEYS = ['percentOff', 'amountOff', 'amountOffEach', 'each', 'total']
 type ValueKey = (typeof VALUE_KEYS)[number];
 
 /** One value of a kind that fits the offer, its amount an amount. */
-function checkValue(value: ValueDocument, allowed: readonly ValueKey[], path: Path, context: CheckContext): void {
+function checkValue(
+  value: ValueDocument,
+  allowed: readonly ValueKey[],
+  path: Path,
+  context: CheckContext,
+): void {
   const key = VALUE_KEYS.find((name) => name in value)!;
   if (!allowed.includes(key)) context.fault([...path, key], `"${key}" does not fit here`, allowed.join(', '));
   if (key !== 'percentOff') context.amount((value as Record<string, string>)[key], [...path, key]);
@@ -65,7 +72,11 @@ function checkTiers(
     checkValue(tier, allowed, tierPath, context);
     const before = tiers[i - 1];
     if (before && Number(before.atLeast) >= Number(tier.atLeast)) {
-      context.fault([...tierPath, 'atLeast'], `the tier from ${tier.atLeast} does not follow the one from ${before.atLeast}`, 'tiers in rising order, each from a number of its own');
+      context.fault(
+        [...tierPath, 'atLeast'],
+        `the tier from ${tier.atLeast} does not follow the one from ${before.atLeast}`,
+        'tiers in rising order, each from a number of its own',
+      );
     }
   });
 }
@@ -83,7 +94,12 @@ function checkMixAndMatch(offer: Kind<'mixAndMatch'>, path: Path, context: Check
     return;
   }
   checkValue(offer.value, ['percentOff', 'amountOffEach', 'each'], [...path, 'value'], context);
-  if (offer.rewarded > offer.take) context.fault([...path, 'rewarded'], `${offer.rewarded} of ${offer.take} units rewarded`, 'at most as many as are taken');
+  if (offer.rewarded > offer.take)
+    context.fault(
+      [...path, 'rewarded'],
+      `${offer.rewarded} of ${offer.take} units rewarded`,
+      'at most as many as are taken',
+    );
 }
 
 function checkCombo(offer: Kind<'combo'>, path: Path, context: CheckContext): void {
@@ -96,7 +112,8 @@ function checkCombo(offer: Kind<'combo'>, path: Path, context: CheckContext): vo
     context.fault(path, 'a combo without one way of pricing', 'a `value`, or a price `each` in every slot');
   }
   if (offer.value) checkValue(offer.value, ['total', 'percentOff'], [...path, 'value'], context);
-  if (offer.extra && offer.value && 'percentOff' in offer.value) context.fault([...path, 'extra'], 'extras beside a percentage', 'a total, or a price in every slot');
+  if (offer.extra && offer.value && 'percentOff' in offer.value)
+    context.fault([...path, 'extra'], 'extras beside a percentage', 'a total, or a price in every slot');
   for (const [sku, amount] of Object.entries(offer.extra ?? {})) {
     context.reference('item', sku, [...path, 'extra', sku]);
     context.amount(amount, [...path, 'extra', sku]);

@@ -1,6 +1,6 @@
 import type { CheckContext } from './check-context.ts';
-import { checkItemRule } from './check-rule.ts';
 import { checkRounding } from './check-rounding.ts';
+import { checkItemRule } from './check-rule.ts';
 import type { PriceChangeDocument, PromotionDocument } from './document.ts';
 import type { Fault } from './fault.ts';
 import { parseFactor } from './read-money.ts';
@@ -30,7 +30,11 @@ function checkFormula({ formula }: PriceChangeDocument, path: Fault['path'], con
   if ('amountOff' in formula) context.amount(formula.amountOff, [...path, 'amountOff']);
   if ('setTo' in formula) context.amount(formula.setTo, [...path, 'setTo']);
   if ('multiplyBy' in formula && parseFactor(formula.multiplyBy) === null) {
-    context.fault([...path, 'multiplyBy'], `"${formula.multiplyBy}" is no factor`, 'a number with at most six decimals, such as "0.85"');
+    context.fault(
+      [...path, 'multiplyBy'],
+      `"${formula.multiplyBy}" is no factor`,
+      'a number with at most six decimals, such as "0.85"',
+    );
   }
   if ('marginOnPrice' in formula && formula.marginOnPrice >= 10_000) {
     context.fault([...path, 'marginOnPrice'], 'a margin of the whole price', 'less than 10000 basis points');
@@ -40,15 +44,25 @@ function checkFormula({ formula }: PriceChangeDocument, path: Fault['path'], con
   }
 }
 
-function checkOnTop(promotion: PromotionDocument, offer: PriceChangeDocument, path: Fault['path'], context: CheckContext): void {
+function checkOnTop(
+  promotion: PromotionDocument,
+  offer: PriceChangeDocument,
+  path: Fault['path'],
+  context: CheckContext,
+): void {
   const known = 'percentOff, amountOff or multiplyBy';
   const { formula } = offer;
   if (promotion.alone) context.fault([...path, 'onTop'], '`alone` together with `onTop`', 'one of the two');
-  if (Object.keys(offer.linePrices ?? {}).length > 0) context.fault([...path, 'linePrices'], 'line prices in a change on top', known);
+  if (Object.keys(offer.linePrices ?? {}).length > 0)
+    context.fault([...path, 'linePrices'], 'line prices in a change on top', known);
   if (!formula) return;
   if (!('percentOff' in formula || 'amountOff' in formula || 'multiplyBy' in formula)) {
     context.fault([...path, 'formula'], 'a change on top with another formula', known);
   } else if (formula.basis !== undefined && formula.basis !== 'base') {
-    context.fault([...path, 'formula', 'basis'], 'a change on top works on the running price', 'no basis, or `of: "base"` beside a percentage');
+    context.fault(
+      [...path, 'formula', 'basis'],
+      'a change on top works on the running price',
+      'no basis, or `of: "base"` beside a percentage',
+    );
   }
 }

@@ -5,7 +5,11 @@ import { checkWhen } from './check-when.ts';
 import type { PromotionDocument } from './document.ts';
 import type { Fault } from './fault.ts';
 
-export function checkPromotion(promotion: PromotionDocument, path: Fault['path'], context: CheckContext): void {
+export function checkPromotion(
+  promotion: PromotionDocument,
+  path: Fault['path'],
+  context: CheckContext,
+): void {
   if (promotion.where) checkStoreRule(promotion.where, [...path, 'where'], context);
   checkWhen(promotion.when, [...path, 'when'], context.fault);
   (promotion.who?.groups ?? []).forEach((id, i) => {
@@ -25,6 +29,11 @@ function checkTerminals(promotion: PromotionDocument, path: Fault['path'], conte
   const terminals = context.document.terminals ?? [];
   const known = new Set(terminals.flatMap(({ id, tags }) => [id, ...(tags ?? [])]));
   (promotion.terminals ?? []).forEach((name, i) => {
-    if (!known.has(name)) context.fault([...path, 'terminals', i], `no terminal or tag "${name}"`, 'the id or a tag of a terminal in this plan');
+    if (!known.has(name))
+      context.fault(
+        [...path, 'terminals', i],
+        `no terminal or tag "${name}"`,
+        'the id or a tag of a terminal in this plan',
+      );
   });
 }

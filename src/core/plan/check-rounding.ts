@@ -14,12 +14,17 @@ export function checkRounding(rounding: RoundingDocument, path: Fault['path'], c
     context.fault([...path, 'per'], `${context.currency.code} has no minor units`, 'a `per` such as "100"');
     return;
   }
-  const per = rounding.per === undefined ? oneMajorUnit(context.currency) : parseAmount(rounding.per, context.currency);
+  const per =
+    rounding.per === undefined ? oneMajorUnit(context.currency) : parseAmount(rounding.per, context.currency);
   rounding.endings.forEach((ending, i) => {
     context.amount(ending, [...path, 'endings', i]);
     const amount = parseAmount(ending, context.currency);
     if (amount !== null && per !== null && amount >= per) {
-      context.fault([...path, 'endings', i], `"${ending}" is not below ${rounding.per ?? 'one major unit'}`, 'an ending below `per`');
+      context.fault(
+        [...path, 'endings', i],
+        `"${ending}" is not below ${rounding.per ?? 'one major unit'}`,
+        'an ending below `per`',
+      );
     }
   });
 }

@@ -12,17 +12,22 @@ export function checkItemRule(rule: ItemRule, path: Path, context: CheckContext)
   else if ('regularPrice' in rule) {
     context.amount(rule.regularPrice.atLeast, [...path, 'regularPrice', 'atLeast']);
     context.amount(rule.regularPrice.atMost, [...path, 'regularPrice', 'atMost']);
-  } else if ('allOf' in rule) rule.allOf.forEach((part, i) => checkItemRule(part, [...path, 'allOf', i], context));
-  else if ('anyOf' in rule) rule.anyOf.forEach((part, i) => checkItemRule(part, [...path, 'anyOf', i], context));
+  } else if ('allOf' in rule)
+    rule.allOf.forEach((part, i) => checkItemRule(part, [...path, 'allOf', i], context));
+  else if ('anyOf' in rule)
+    rule.anyOf.forEach((part, i) => checkItemRule(part, [...path, 'anyOf', i], context));
   else if ('not' in rule) checkItemRule(rule.not, [...path, 'not'], context);
 }
 
 export function checkStoreRule(rule: StoreRule, path: Path, context: CheckContext): void {
-  if ('stores' in rule) rule.stores.forEach((id, i) => context.reference('store', id, [...path, 'stores', i]));
+  if ('stores' in rule)
+    rule.stores.forEach((id, i) => context.reference('store', id, [...path, 'stores', i]));
   else if ('group' in rule) context.reference('store group', rule.group, [...path, 'group']);
   else if ('zone' in rule) context.reference('zone', rule.zone, [...path, 'zone']);
-  else if ('allOf' in rule) rule.allOf.forEach((part, i) => checkStoreRule(part, [...path, 'allOf', i], context));
-  else if ('anyOf' in rule) rule.anyOf.forEach((part, i) => checkStoreRule(part, [...path, 'anyOf', i], context));
+  else if ('allOf' in rule)
+    rule.allOf.forEach((part, i) => checkStoreRule(part, [...path, 'allOf', i], context));
+  else if ('anyOf' in rule)
+    rule.anyOf.forEach((part, i) => checkStoreRule(part, [...path, 'anyOf', i], context));
   else if ('not' in rule) checkStoreRule(rule.not, [...path, 'not'], context);
 }
 

@@ -13,7 +13,13 @@ export function checkPlan(document: PlanDocument): Fault[] {
   const faults: Fault[] = [];
   const currency = currencyOf(document.currency);
   if (!currency) {
-    return [{ path: ['currency'], what: `"${document.currency}" is no currency code`, wanted: 'three capital letters of ISO 4217' }];
+    return [
+      {
+        path: ['currency'],
+        what: `"${document.currency}" is no currency code`,
+        wanted: 'three capital letters of ISO 4217',
+      },
+    ];
   }
   const context = checkContext(document, currency, faults);
   checkGoods(context);

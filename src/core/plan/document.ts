@@ -146,7 +146,12 @@ export type ValueDocument =
 
 export type Basis = 'base' | 'regular' | 'cost' | { priceList: string };
 export type FormulaDocument =
-  | ({ basis?: Basis } & ({ percentOff: number } | { amountOff: Money } | { setTo: Money } | { multiplyBy: string }))
+  | ({ basis?: Basis } & (
+      | { percentOff: number }
+      | { amountOff: Money }
+      | { setTo: Money }
+      | { multiplyBy: string }
+    ))
   | { addPercent: number }
   | { marginOnPrice: number };
 

@@ -5,6 +5,8 @@ export function hasValidCheckDigit(text: string): boolean {
 
 /** The check digit for the digits before it: weights 3 and 1 from the right, filled up to the next ten. */
 export function checkDigit(digits: string): number {
-  const sum = [...digits].reverse().reduce((total, digit, i) => total + Number(digit) * (i % 2 === 0 ? 3 : 1), 0);
+  const sum = [...digits]
+    .reverse()
+    .reduce((total, digit, i) => total + Number(digit) * (i % 2 === 0 ? 3 : 1), 0);
   return (10 - (sum % 10)) % 10;
 }

@@ -17,7 +17,8 @@ export function readAmount(text: string, currency: Currency): MinorUnits {
 }
 
 export function readRounding(document: RoundingDocument, currency: Currency): Rounding {
-  if ('step' in document) return { kind: 'step', step: readAmount(document.step, currency), mode: document.mode };
+  if ('step' in document)
+    return { kind: 'step', step: readAmount(document.step, currency), mode: document.mode };
   const per = document.per === undefined ? oneMajorUnit(currency) : readAmount(document.per, currency);
   const endings = [...new Set(document.endings.map((ending) => readAmount(ending, currency)))];
   return { kind: 'ending', endings: endings.sort((a, b) => a - b), per, mode: document.mode };
@@ -30,13 +31,16 @@ export function parseFactor(text: string): number | null {
 }
 
 export function readFormula(document: FormulaDocument, currency: Currency): Formula {
-  if ('addPercent' in document) return { kind: 'addPercent', basis: 'cost', percent: document.addPercent as BasisPoints };
+  if ('addPercent' in document)
+    return { kind: 'addPercent', basis: 'cost', percent: document.addPercent as BasisPoints };
   if ('marginOnPrice' in document) {
     return { kind: 'marginOnPrice', basis: 'cost', percent: document.marginOnPrice as BasisPoints };
   }
   const basis: BasisKind = document.basis ?? 'base';
-  if ('percentOff' in document) return { kind: 'percentOff', basis, percent: document.percentOff as BasisPoints };
-  if ('amountOff' in document) return { kind: 'amountOff', basis, amount: readAmount(document.amountOff, currency) };
+  if ('percentOff' in document)
+    return { kind: 'percentOff', basis, percent: document.percentOff as BasisPoints };
+  if ('amountOff' in document)
+    return { kind: 'amountOff', basis, amount: readAmount(document.amountOff, currency) };
   if ('setTo' in document) return { kind: 'setTo', basis, amount: readAmount(document.setTo, currency) };
   return { kind: 'multiplyBy', basis, millionths: parseFactor(document.multiplyBy)! };
 }

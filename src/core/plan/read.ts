@@ -50,7 +50,10 @@ export function readItem(document: ItemDocument, currency: Currency): Item {
     ...rest,
     cost: cost === undefined ? null : readAmount(cost, currency),
     prices: {
-      chain: newestFirst(prices.filter((row) => !row.zone && !row.store), currency),
+      chain: newestFirst(
+        prices.filter((row) => !row.zone && !row.store),
+        currency,
+      ),
       zones: byScope(prices, (row) => row.zone, currency),
       stores: byScope(prices, (row) => row.store, currency),
     },
@@ -64,7 +67,13 @@ function byScope(
 ): ReadonlyMap<string, readonly PriceRow[]> {
   const scopes = new Set(rows.map(scopeOf).filter((scope) => scope !== undefined));
   return new Map(
-    [...scopes].map((scope) => [scope, newestFirst(rows.filter((row) => scopeOf(row) === scope), currency)]),
+    [...scopes].map((scope) => [
+      scope,
+      newestFirst(
+        rows.filter((row) => scopeOf(row) === scope),
+        currency,
+      ),
+    ]),
   );
 }
 

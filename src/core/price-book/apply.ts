@@ -13,19 +13,26 @@ export interface Touched {
 }
 
 /** A plan with one change made. All that the change does not concern is shared with the plan before. */
-export function apply(compiled: CompiledPlan, change: PlanChange): { compiled: CompiledPlan; touched: Touched } {
+export function apply(
+  compiled: CompiledPlan,
+  change: PlanChange,
+): { compiled: CompiledPlan; touched: Touched } {
   const id = change.kind === 'put-promotion' ? change.promotion.id : change.id;
   const others = compiled.plan.promotions.filter((promotion) => promotion.id !== id);
   const promotions = change.kind === 'put-promotion' ? [...others, change.promotion] : others;
   const plan = { ...compiled.plan, promotions };
   const before = compiled.changes.find(({ promotion }) => promotion.id === id);
-  const after = change.kind === 'put-promotion' && isPriceChange(change.promotion) ? compileChange(change.promotion, plan, compiled.catalogue) : undefined;
+  const after =
+    change.kind === 'put-promotion' && isPriceChange(change.promotion)
+      ? compileChange(change.promotion, plan, compiled.catalogue)
+      : undefined;
   const rest = compiled.changes.filter((entry) => entry !== before);
   const changes = after ? [...rest, after].sort((a, b) => (a.promotion.id < b.promotion.id ? -1 : 1)) : rest;
   return { compiled: { ...compiled, plan, changes }, touched: touchedBy(compiled, [before, after]) };
 }
 
-const isPriceChange = (promotion: Promotion): promotion is PriceChangePromotion => promotion.offer.kind === 'priceChange';
+const isPriceChange = (promotion: Promotion): promotion is PriceChangePromotion =>
+  promotion.offer.kind === 'priceChange';
 
 function touchedBy(compiled: CompiledPlan, changes: readonly (CompiledChange | undefined)[]): Touched {
   const real = changes.filter((change) => change !== undefined);

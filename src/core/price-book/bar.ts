@@ -27,7 +27,8 @@ export function standingBar({ promotion, stores }: CompiledChange, situation: Si
   if (promotion.status !== 'approved') return 'switched-off';
   if (!stores().has(situation.store.id)) return 'wrong-store';
   if (promotion.channels && !promotion.channels.includes(situation.channel)) return 'wrong-channel';
-  if (promotion.terminals && !promotion.terminals.some((name) => situation.terminal.includes(name))) return 'wrong-terminal';
+  if (promotion.terminals && !promotion.terminals.some((name) => situation.terminal.includes(name)))
+    return 'wrong-terminal';
   if (!isFor(promotion.who, situation.shopper)) return 'wrong-shopper';
   return promotion.codes.length > 0 ? 'needs-code' : null;
 }

@@ -1,6 +1,14 @@
 import type { Instant } from '../calendar/index.ts';
-import { minorUnits, type MinorUnits } from '../money/index.ts';
-import { basePrice, onTopOrder, type Ranked, type Shopper, stepOnTop, type Starting, workOut } from '../tag-price/index.ts';
+import { type MinorUnits, minorUnits } from '../money/index.ts';
+import {
+  basePrice,
+  onTopOrder,
+  type Ranked,
+  type Shopper,
+  type Starting,
+  stepOnTop,
+  workOut,
+} from '../tag-price/index.ts';
 import { barOf, type Situation } from './bar.ts';
 import type { CompiledChange, CompiledPlan } from './compiled-plan.ts';
 import { listsFor, sellable, situationOf, startingOf } from './price-at.ts';
@@ -35,7 +43,8 @@ export function book(
   };
   stores.forEach((id, row) => {
     const store = compiled.stores.get(id);
-    if (store) fillStore(compiled, situationOf(compiled, store, { at, shopper }), items, result, row * items.length);
+    if (store)
+      fillStore(compiled, situationOf(compiled, store, { at, shopper }), items, result, row * items.length);
   });
   return result;
 }
@@ -45,12 +54,20 @@ interface Live {
   readonly number: number;
 }
 
-function fillStore(compiled: CompiledPlan, situation: Situation, items: readonly number[], result: Book, offset: number): void {
+function fillStore(
+  compiled: CompiledPlan,
+  situation: Situation,
+  items: readonly number[],
+  result: Book,
+  offset: number,
+): void {
   const lists = listsFor(compiled, situation.shopper);
   const live = compiled.changes
     .map((change, number) => ({ change, number }))
     .filter(({ change }) => barOf(change, situation) === null);
-  const onTop = live.filter(({ change }) => change.promotion.offer.onTop).sort((a, b) => onTopOrder(a.change.promotion, b.change.promotion));
+  const onTop = live
+    .filter(({ change }) => change.promotion.offer.onTop)
+    .sort((a, b) => onTopOrder(a.change.promotion, b.change.promotion));
   const setting = live.filter(({ change }) => !change.promotion.offer.onTop);
   items.forEach((index, column) => {
     const regular = sellable(compiled, situation, index);
@@ -62,13 +79,20 @@ function fillStore(compiled: CompiledPlan, situation: Situation, items: readonly
     const cell = offset + column;
     result.regular[cell] = regular.price;
     result.winners[cell] = winner?.number ?? -1;
-    result.prices[cell] = winner?.alone ? winner.result : runOnTop(onTop, index, starting, winner?.result ?? base);
+    result.prices[cell] = winner?.alone
+      ? winner.result
+      : runOnTop(onTop, index, starting, winner?.result ?? base);
   });
 }
 
 type Best = Ranked & { readonly number: number; readonly alone: boolean };
 
-function pick(compiled: CompiledPlan, setting: readonly Live[], index: number, starting: Starting): Best | null {
+function pick(
+  compiled: CompiledPlan,
+  setting: readonly Live[],
+  index: number,
+  starting: Starting,
+): Best | null {
   let best: Best | null = null;
   for (const { change, number } of setting) {
     if (!change.selection().has(index, starting.regular)) continue;

@@ -1,8 +1,26 @@
-import { type Instant, type Schedule, type Span, spansWithin, type ZoneClock, zoneClock } from '../calendar/index.ts';
+import {
+  type Instant,
+  type Schedule,
+  type Span,
+  spansWithin,
+  type ZoneClock,
+  zoneClock,
+} from '../calendar/index.ts';
 import type { MinorUnits } from '../money/index.ts';
 import type { Plan, PriceList, StoreDocument } from '../plan/index.ts';
-import { type Catalogue, compileItemRule, indexCatalogue, type ItemSelection, storesOf } from '../selection/index.ts';
-import { lowestFirst, type PriceChangePromotion, priorityFirst, type WinnerOrder } from '../tag-price/index.ts';
+import {
+  type Catalogue,
+  compileItemRule,
+  type ItemSelection,
+  indexCatalogue,
+  storesOf,
+} from '../selection/index.ts';
+import {
+  lowestFirst,
+  type PriceChangePromotion,
+  priorityFirst,
+  type WinnerOrder,
+} from '../tag-price/index.ts';
 
 /** A price change with its selections worked out on first use. */
 export interface CompiledChange {
@@ -60,7 +78,11 @@ export function compileChanges(plan: Plan, catalogue: Catalogue): CompiledChange
     .map((promotion) => compileChange(promotion, plan, catalogue));
 }
 
-export function compileChange(promotion: PriceChangePromotion, plan: Plan, catalogue: Catalogue): CompiledChange {
+export function compileChange(
+  promotion: PriceChangePromotion,
+  plan: Plan,
+  catalogue: Catalogue,
+): CompiledChange {
   let selection: ItemSelection | undefined;
   let stores: ReadonlySet<string> | undefined;
   return {

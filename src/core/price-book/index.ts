@@ -2,5 +2,5 @@ export * from './apply.ts';
 export { DEFAULT_CHANNEL } from './bar.ts';
 export * from './book.ts';
 export * from './compiled-plan.ts';
-export { priceAt, type PriceQuestion, sellable, situationOf } from './price-at.ts';
+export { type PriceQuestion, priceAt, sellable, situationOf } from './price-at.ts';
 export * from './timeline.ts';

@@ -29,7 +29,8 @@ export interface PriceQuestion {
 export function priceAt(compiled: CompiledPlan, question: PriceQuestion): PriceAnswer {
   const store = compiled.stores.get(question.store);
   const index = compiled.catalogue.indexOf.get(question.sku);
-  if (!store || index === undefined) return { kind: 'problem', problem: store ? 'unknown-item' : 'unknown-store' };
+  if (!store || index === undefined)
+    return { kind: 'problem', problem: store ? 'unknown-item' : 'unknown-store' };
   return answer(compiled, index, situationOf(compiled, store, question));
 }
 
@@ -50,7 +51,11 @@ export function situationOf(
 }
 
 /** The regular price of an item in a situation, or why it cannot be sold there and then. */
-export function sellable(compiled: CompiledPlan, situation: Situation, index: number): RegularPrice | PriceProblem {
+export function sellable(
+  compiled: CompiledPlan,
+  situation: Situation,
+  index: number,
+): RegularPrice | PriceProblem {
   if (compiled.catalogue.isParent(index)) return 'parent';
   const day = dayOf(situation.clock.toWall(situation.at));
   const regular = regularPrice(compiled.catalogue.items[index]!, situation.store, day);
@@ -66,13 +71,24 @@ function answer(compiled: CompiledPlan, index: number, situation: Situation): Pr
   const concerning = compiled.changes
     .filter((change) => change.selection().has(index, regular.price))
     .map((change) => ({ promotion: change.promotion, bar: barOf(change, situation) }));
-  return tagPrice(regular, base, startingOf(compiled, item, regular.price, base.price), concerning, compiled.order);
+  return tagPrice(
+    regular,
+    base,
+    startingOf(compiled, item, regular.price, base.price),
+    concerning,
+    compiled.order,
+  );
 }
 
 export const listsFor = (compiled: CompiledPlan, shopper: Shopper) =>
   shopper.kind === 'guest' ? [] : compiled.listsOf(shopper.groups);
 
-export function startingOf(compiled: CompiledPlan, item: Item, regular: MinorUnits, base: MinorUnits): Starting {
+export function startingOf(
+  compiled: CompiledPlan,
+  item: Item,
+  regular: MinorUnits,
+  base: MinorUnits,
+): Starting {
   return {
     item,
     regular,

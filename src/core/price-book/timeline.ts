@@ -4,7 +4,7 @@ import type { StoreDocument } from '../plan/index.ts';
 import { priceChangeDays } from '../tag-price/index.ts';
 import { standingBar } from './bar.ts';
 import type { CompiledPlan } from './compiled-plan.ts';
-import { priceAt, type PriceQuestion, situationOf } from './price-at.ts';
+import { type PriceQuestion, priceAt, situationOf } from './price-at.ts';
 
 /** A span in which an item has one price by one promotion. */
 export interface PriceStep extends Span {
@@ -19,13 +19,18 @@ export interface PriceStep extends Span {
  * The steps of one item's price at one store within a bounded span: exact, maximal, without gaps.
  * Two neighbours differ in the price or in the promotion that sets it.
  */
-export function timeline(compiled: CompiledPlan, question: Omit<PriceQuestion, 'at'>, asked: Span): PriceStep[] {
+export function timeline(
+  compiled: CompiledPlan,
+  question: Omit<PriceQuestion, 'at'>,
+  asked: Span,
+): PriceStep[] {
   const steps: PriceStep[] = [];
   const moments = turningPoints(compiled, question, asked);
   moments.forEach((from, i) => {
     const step = stepAt(compiled, question, { from, to: moments[i + 1] ?? asked.to });
     const last = steps.at(-1);
-    if (last && last.price === step.price && last.promotion === step.promotion) steps[steps.length - 1] = { ...last, to: step.to };
+    if (last && last.price === step.price && last.promotion === step.promotion)
+      steps[steps.length - 1] = { ...last, to: step.to };
     else steps.push(step);
   });
   return steps;
@@ -48,7 +53,10 @@ function turningPoints(compiled: CompiledPlan, question: Omit<PriceQuestion, 'at
   const store = compiled.stores.get(question.store);
   const index = compiled.catalogue.indexOf.get(question.sku);
   if (!store || index === undefined) return [asked.from];
-  const moments = [...changeMoments(compiled, question, store, index, asked), ...regularMoments(compiled, store, index)];
+  const moments = [
+    ...changeMoments(compiled, question, store, index, asked),
+    ...regularMoments(compiled, store, index),
+  ];
   const inside = moments.filter((moment) => asked.from < moment && moment < asked.to);
   return [asked.from, ...[...new Set(inside)].sort((a, b) => a - b)];
 }
@@ -72,5 +80,7 @@ function changeMoments(
 
 function regularMoments(compiled: CompiledPlan, store: StoreDocument, index: number): Instant[] {
   const clock = compiled.clockOf(store);
-  return priceChangeDays(compiled.catalogue.items[index]!, store).map((day) => clock.toInstant(midnight(day)));
+  return priceChangeDays(compiled.catalogue.items[index]!, store).map((day) =>
+    clock.toInstant(midnight(day)),
+  );
 }

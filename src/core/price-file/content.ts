@@ -1,6 +1,6 @@
-import type { CompiledChange, CompiledPlan } from '../price-book/index.ts';
+import { boundsOf, DAY, type Instant } from '../calendar/index.ts';
 import { type ItemRule, type PlanDocument, type PromotionDocument, readSchedule } from '../plan/index.ts';
-import { boundsOf, type Instant, DAY } from '../calendar/index.ts';
+import type { CompiledChange, CompiledPlan } from '../price-book/index.ts';
 import { storesOf } from '../selection/index.ts';
 
 /**
@@ -22,10 +22,17 @@ export interface PriceFileContent {
 const KEPT_AFTER_END = 2 * DAY;
 
 /** The plan of one store at a moment: what it carries, its prices, its approved promotions that are not over. */
-export function storePlan(document: PlanDocument, compiled: CompiledPlan, storeId: string, now: Instant): PlanDocument {
+export function storePlan(
+  document: PlanDocument,
+  compiled: CompiledPlan,
+  storeId: string,
+  now: Instant,
+): PlanDocument {
   const store = compiled.stores.get(storeId)!;
   const changes = new Map(compiled.changes.map((change) => [change.promotion.id, change]));
-  const promotions = document.promotions.filter((promotion) => concerns(promotion, changes.get(promotion.id), compiled, storeId, now));
+  const promotions = document.promotions.filter((promotion) =>
+    concerns(promotion, changes.get(promotion.id), compiled, storeId, now),
+  );
   const items = itemsFor(document, compiled, storeId);
   const skus = new Set(items.map(({ sku }) => sku));
   const named = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
@@ -39,12 +46,20 @@ export function storePlan(document: PlanDocument, compiled: CompiledPlan, storeI
     terminals: (document.terminals ?? []).filter((terminal) => terminal.store === storeId),
     ranges: [],
     shoppers: (document.shoppers ?? []).filter(({ id }) => named.has(id)),
-    priceLists: (document.priceLists ?? []).map((list) => (list.prices ? { ...list, prices: only(list.prices, skus) } : list)),
+    priceLists: (document.priceLists ?? []).map((list) =>
+      list.prices ? { ...list, prices: only(list.prices, skus) } : list,
+    ),
     promotions: promotions.map((promotion) => forStore(promotion, skus)),
   };
 }
 
-function concerns(promotion: PromotionDocument, change: CompiledChange | undefined, compiled: CompiledPlan, store: string, now: Instant): boolean {
+function concerns(
+  promotion: PromotionDocument,
+  change: CompiledChange | undefined,
+  compiled: CompiledPlan,
+  store: string,
+  now: Instant,
+): boolean {
   if (promotion.status !== 'approved') return false;
   const stores = change ? change.stores() : storesOf(promotion.where ?? { all: true }, compiled.plan);
   if (!stores.has(store)) return false;
@@ -64,7 +79,10 @@ function itemsFor(document: PlanDocument, compiled: CompiledPlan, storeId: strin
     .filter(({ sku }) => kept.has(sku))
     .map((item) => ({
       ...item,
-      prices: item.prices.filter((row) => (row.store === undefined || row.store === storeId) && (row.zone === undefined || row.zone === zone)),
+      prices: item.prices.filter(
+        (row) =>
+          (row.store === undefined || row.store === storeId) && (row.zone === undefined || row.zone === zone),
+      ),
     }));
 }
 
@@ -72,7 +90,14 @@ function itemsFor(document: PlanDocument, compiled: CompiledPlan, storeId: strin
 function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): PromotionDocument {
   const { where: _, offer, notes: __, ...rest } = promotion;
   if (offer.kind !== 'priceChange') return { ...rest, offer };
-  return { ...rest, offer: { ...offer, items: prune(offer.items, skus), ...(offer.linePrices ? { linePrices: only(offer.linePrices, skus) } : {}) } };
+  return {
+    ...rest,
+    offer: {
+      ...offer,
+      items: prune(offer.items, skus),
+      ...(offer.linePrices ? { linePrices: only(offer.linePrices, skus) } : {}),
+    },
+  };
 }
 
 function prune(rule: ItemRule, skus: ReadonlySet<string>): ItemRule {

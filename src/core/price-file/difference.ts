@@ -16,7 +16,11 @@ export interface StoreDifference {
 
 /** @param before the plan in the file sent last; null: nothing was sent yet. */
 export function storeDifference(before: PlanDocument | null, after: PlanDocument): StoreDifference {
-  const { promotions: oldPromotions = [], items: oldItems = [], ...oldRest } = before ?? ({} as Partial<PlanDocument>);
+  const {
+    promotions: oldPromotions = [],
+    items: oldItems = [],
+    ...oldRest
+  } = before ?? ({} as Partial<PlanDocument>);
   const { promotions, items, ...rest } = after;
   return {
     promotions: difference(oldPromotions, promotions, ({ id }) => id),
@@ -26,16 +30,23 @@ export function storeDifference(before: PlanDocument | null, after: PlanDocument
 }
 
 export const isEmpty = ({ promotions, items, other }: StoreDifference): boolean =>
-  !other && [promotions, items].every(({ added, changed, gone }) => added.length + changed.length + gone.length === 0);
+  !other &&
+  [promotions, items].every(({ added, changed, gone }) => added.length + changed.length + gone.length === 0);
 
-function difference<T>(before: readonly T[], after: readonly T[], keyOf: (entry: T) => string): Difference<T> {
+function difference<T>(
+  before: readonly T[],
+  after: readonly T[],
+  keyOf: (entry: T) => string,
+): Difference<T> {
   const old = new Map(before.map((entry) => [keyOf(entry), entry]));
   const now = new Set(after.map(keyOf));
   return {
     added: after.filter((entry) => !old.has(keyOf(entry))),
     changed: after.flatMap((entry) => {
       const earlier = old.get(keyOf(entry));
-      return earlier !== undefined && stable(earlier) !== stable(entry) ? [{ before: earlier, after: entry }] : [];
+      return earlier !== undefined && stable(earlier) !== stable(entry)
+        ? [{ before: earlier, after: entry }]
+        : [];
     }),
     gone: before.filter((entry) => !now.has(keyOf(entry))),
   };

@@ -14,8 +14,16 @@ export interface Catalogue {
 }
 
 export function indexCatalogue(plan: Pick<Plan, 'nodes' | 'items' | 'itemSets'>): Catalogue {
-  const childNodes = groupBy(plan.nodes, ({ parent }) => parent, ({ id }) => id);
-  const variants = groupBy(plan.items.map((item, index) => ({ item, index })), ({ item }) => item.parent, ({ index }) => index);
+  const childNodes = groupBy(
+    plan.nodes,
+    ({ parent }) => parent,
+    ({ id }) => id,
+  );
+  const variants = groupBy(
+    plan.items.map((item, index) => ({ item, index })),
+    ({ item }) => item.parent,
+    ({ index }) => index,
+  );
   const under = new Map<string, ReadonlySet<string>>();
   const indexOf = new Map(plan.items.map(({ sku }, index) => [sku, index]));
   return {
@@ -39,14 +47,18 @@ export function indexCatalogue(plan: Pick<Plan, 'nodes' | 'items' | 'itemSets'>)
   };
 }
 
-function groupBy<T, V>(list: readonly T[], keyOf: (entry: T) => string | undefined, valueOf: (entry: T) => V) {
+function groupBy<T, V>(
+  list: readonly T[],
+  keyOf: (entry: T) => string | undefined,
+  valueFor: (entry: T) => V,
+) {
   const groups = new Map<string, V[]>();
   for (const entry of list) {
     const key = keyOf(entry);
     if (key === undefined) continue;
     const group = groups.get(key);
-    if (group) group.push(valueOf(entry));
-    else groups.set(key, [valueOf(entry)]);
+    if (group) group.push(valueFor(entry));
+    else groups.set(key, [valueFor(entry)]);
   }
   return groups;
 }

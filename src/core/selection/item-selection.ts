@@ -62,7 +62,11 @@ function priceBounds(bounds: { atLeast?: string; atMost?: string }, currency: Cu
 
 type Connective = (parts: readonly ItemSelection[], has: (part: ItemSelection) => boolean) => boolean;
 
-function combine(parts: readonly ItemSelection[], catalogue: Catalogue, connective: Connective): ItemSelection {
+function combine(
+  parts: readonly ItemSelection[],
+  catalogue: Catalogue,
+  connective: Connective,
+): ItemSelection {
   const has: ItemSelection['has'] = (index, regular) => connective(parts, (part) => part.has(index, regular));
   if (parts.some((part) => part.fixed === null)) return { fixed: null, has };
   return fixed(Uint8Array.from(catalogue.items, (_, index) => (has(index, null) ? 1 : 0)));

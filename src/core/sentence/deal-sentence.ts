@@ -15,7 +15,12 @@ export interface DealSentence {
 }
 
 /** Takes a price change apart into words. Other kinds follow with their own issue. */
-export function dealSentence(promotion: Pick<PromotionDocument, 'when' | 'where' | 'who' | 'alone' | 'channels' | 'codes'>, offer: PriceChangeDocument, currency: string, names: Names): DealSentence {
+export function dealSentence(
+  promotion: Pick<PromotionDocument, 'when' | 'where' | 'who' | 'alone' | 'channels' | 'codes'>,
+  offer: PriceChangeDocument,
+  currency: string,
+  names: Names,
+): DealSentence {
   return {
     when: capital(whenWords(promotion.when)),
     where: `in ${storeWords(promotion.where ?? { all: true }, names)}`,
@@ -40,7 +45,8 @@ export function dealText(sentence: DealSentence): string {
 
 /** One promotion of any kind in one plain sentence. */
 export function promotionText(promotion: PromotionDocument, currency: string, names: Names): string {
-  if (promotion.offer.kind === 'priceChange') return dealText(dealSentence(promotion, promotion.offer, currency, names));
+  if (promotion.offer.kind === 'priceChange')
+    return dealText(dealSentence(promotion, promotion.offer, currency, names));
   return `${capital(whenWords(promotion.when))}, in ${storeWords(promotion.where ?? { all: true }, names)}: ${promotion.name}.`;
 }
 

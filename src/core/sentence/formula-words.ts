@@ -9,8 +9,10 @@ export function formulaWords(formula: FormulaDocument, currency: string, names: 
   if ('addPercent' in formula) return `cost plus ${percentWords(formula.addPercent)} for`;
   if ('marginOnPrice' in formula) return `a price with ${percentWords(formula.marginOnPrice)} margin for`;
   const basis = basisWords(formula.basis, names);
-  if ('percentOff' in formula) return `${percentWords(formula.percentOff)} less${basis ? ` than ${basis}` : ''} on`;
-  if ('amountOff' in formula) return `${formula.amountOff} ${currency} less${basis ? ` than ${basis}` : ''} on`;
+  if ('percentOff' in formula)
+    return `${percentWords(formula.percentOff)} less${basis ? ` than ${basis}` : ''} on`;
+  if ('amountOff' in formula)
+    return `${formula.amountOff} ${currency} less${basis ? ` than ${basis}` : ''} on`;
   if ('setTo' in formula) return `${formula.setTo} ${currency} for`;
   return `${basis || 'the price'} times ${formula.multiplyBy} for`;
 }
@@ -33,7 +35,9 @@ export function restWords(offer: PriceChangeDocument): string[] {
   return [
     offer.rounding ? roundingWords(offer.rounding) : '',
     lines > 0 && offer.formula ? `${lines} ${lines === 1 ? 'item' : 'items'} at a price of their own` : '',
-    offer.onTop ? `on top of what else applies${offer.of === 'base' ? ', counted from the base price' : ''}` : '',
+    offer.onTop
+      ? `on top of what else applies${offer.of === 'base' ? ', counted from the base price' : ''}`
+      : '',
     offer.mayRaise ? 'even where that raises the price' : '',
   ].filter((part) => part !== '');
 }

@@ -12,7 +12,9 @@ export interface Names {
   priceList(id: string): string;
 }
 
-export function namesOf(document: Omit<PlanDocument, 'promotions' | 'items'> & { items?: PlanDocument['items'] }): Names {
+export function namesOf(
+  document: Omit<PlanDocument, 'promotions' | 'items'> & { items?: PlanDocument['items'] },
+): Names {
   const lookup = (list: readonly { id: string; name: string }[] | undefined) => {
     const names = new Map((list ?? []).map(({ id, name }) => [id, name]));
     return (id: string) => names.get(id) ?? id;

@@ -5,7 +5,9 @@ const SHOWN = 3;
 const list = (parts: readonly string[], word: string): string =>
   parts.length < 2 ? (parts[0] ?? 'nothing') : `${parts.slice(0, -1).join(', ')} ${word} ${parts.at(-1)}`;
 const some = (parts: readonly string[], many: string): string =>
-  parts.length > SHOWN + 1 ? `${parts.slice(0, SHOWN).join(', ')} and ${parts.length - SHOWN} more ${many}` : list(parts, 'and');
+  parts.length > SHOWN + 1
+    ? `${parts.slice(0, SHOWN).join(', ')} and ${parts.length - SHOWN} more ${many}`
+    : list(parts, 'and');
 
 /** Items in words: "Sun care, except tag travel-size". */
 export function itemWords(rule: ItemRule, names: Names): string {
@@ -17,7 +19,11 @@ export function itemWords(rule: ItemRule, names: Names): string {
   if ('tag' in rule) return `goods tagged ${rule.tag}`;
   if ('attribute' in rule) return `goods with ${rule.attribute} ${list(rule.in, 'or')}`;
   if ('regularPrice' in rule) return `goods priced ${boundWords(rule.regularPrice)}`;
-  if ('anyOf' in rule) return list(rule.anyOf.map((part) => itemWords(part, names)), 'and');
+  if ('anyOf' in rule)
+    return list(
+      rule.anyOf.map((part) => itemWords(part, names)),
+      'and',
+    );
   if ('not' in rule) return `everything except ${itemWords(rule.not, names)}`;
   return exceptWords(rule.allOf, (part) => itemWords(part, names));
 }
@@ -35,13 +41,20 @@ export function storeWords(rule: StoreRule, names: Names): string {
   if ('zone' in rule) return `zone ${names.zone(rule.zone)}`;
   if ('region' in rule) return `region ${rule.region}`;
   if ('tag' in rule) return `stores tagged ${rule.tag}`;
-  if ('anyOf' in rule) return list(rule.anyOf.map((part) => storeWords(part, names)), 'and');
+  if ('anyOf' in rule)
+    return list(
+      rule.anyOf.map((part) => storeWords(part, names)),
+      'and',
+    );
   if ('not' in rule) return `all stores except ${storeWords(rule.not, names)}`;
   return exceptWords(rule.allOf, (part) => storeWords(part, names));
 }
 
 /** All-of: the plain parts joined by "that are also", then what is excepted. */
-function exceptWords<T extends object>(parts: readonly (T | { not: T })[], words: (part: T) => string): string {
+function exceptWords<T extends object>(
+  parts: readonly (T | { not: T })[],
+  words: (part: T) => string,
+): string {
   const excepted = parts.flatMap((part) => ('not' in part ? [words(part.not as T)] : []));
   const plain = parts.flatMap((part) => ('not' in part ? [] : [words(part as T)]));
   const head = plain.length === 0 ? 'everything' : plain.join(' that is also in ');

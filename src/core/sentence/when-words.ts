@@ -1,5 +1,5 @@
-import type { WhenDocument } from '../plan/index.ts';
 import { parseLocalDate, weekdayOf } from '../calendar/index.ts';
+import type { WhenDocument } from '../plan/index.ts';
 
 const DAYS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -19,7 +19,10 @@ export function dateWords(date: string): string {
 
 /** From when until when, with hours, repeats and days left out. */
 export function whenWords(when: WhenDocument): string {
-  const parts = [`from ${momentWords(when.from)}`, when.to === undefined ? 'with no end' : `to ${momentWords(when.to)}`];
+  const parts = [
+    `from ${momentWords(when.from)}`,
+    when.to === undefined ? 'with no end' : `to ${momentWords(when.to)}`,
+  ];
   if (when.repeat) parts.push(`each time by ${when.repeat.rrule} for ${when.repeat.duration}`);
   for (const window of when.windows ?? []) {
     const days = window.days ? `${window.days.map((day) => DAYS[day]).join(', ')} ` : '';

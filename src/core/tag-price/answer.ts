@@ -36,7 +36,11 @@ export type PriceAnswer =
       readonly price: MinorUnits;
       readonly regular: RegularPrice;
       readonly base: BasePrice;
-      readonly winner: { readonly promotion: string; readonly working: Working; readonly changesNothing: boolean } | null;
+      readonly winner: {
+        readonly promotion: string;
+        readonly working: Working;
+        readonly changesNothing: boolean;
+      } | null;
       readonly onTop: readonly OnTopStep[];
       /** Candidates in the order in which they would have won, then the rest by id. */
       readonly lost: readonly Lost[];

@@ -24,7 +24,8 @@ export function basePrice(lists: readonly PriceList[], sku: string, regular: Min
   for (const list of lists) {
     const price = listPrice(list, sku, regular);
     if (price === null) continue;
-    if (!base || price < base.price || (price === base.price && list.id < base.list!)) base = { price, list: list.id };
+    if (!base || price < base.price || (price === base.price && list.id < base.list!))
+      base = { price, list: list.id };
   }
   return base ?? { price: regular, list: null };
 }

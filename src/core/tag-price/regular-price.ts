@@ -20,7 +20,11 @@ export function regularPrice(item: Item, store: StoreDocument, day: DayNumber): 
   );
 }
 
-function newest(rows: readonly PriceRow[] | undefined, day: DayNumber, scope: RegularPrice['scope']): RegularPrice | null {
+function newest(
+  rows: readonly PriceRow[] | undefined,
+  day: DayNumber,
+  scope: RegularPrice['scope'],
+): RegularPrice | null {
   const row = rows?.find(({ since }) => since === null || since <= day);
   return row ? { ...row, scope } : null;
 }

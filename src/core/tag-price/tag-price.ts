@@ -5,8 +5,8 @@ import type { BasePrice } from './list-price.ts';
 import { stepOnTop } from './on-top.ts';
 import type { LostReason } from './reason.ts';
 import type { RegularPrice } from './regular-price.ts';
-import { type Starting, workOut } from './work-out.ts';
 import { onTopOrder, type Ranked, reasonBehind, type WinnerOrder } from './winner-order.ts';
+import { type Starting, workOut } from './work-out.ts';
 
 export type PriceChangePromotion = Promotion & { readonly offer: PriceChange };
 
@@ -38,7 +38,14 @@ export function tagPrice(
     else {
       const worked = workOut(promotion.offer, starting);
       if ('reason' in worked) lost.push({ promotion: promotion.id, reason: worked.reason, result: null });
-      else candidates.push({ id: promotion.id, priority: promotion.priority, result: worked.working.result, promotion, working: worked.working });
+      else
+        candidates.push({
+          id: promotion.id,
+          priority: promotion.priority,
+          result: worked.working.result,
+          promotion,
+          working: worked.working,
+        });
     }
   }
   const [winner, ...losers] = candidates.sort(order);
@@ -48,16 +55,29 @@ export function tagPrice(
     price: steps.price,
     regular,
     base,
-    winner: winner ? { promotion: winner.id, working: winner.working, changesNothing: winner.result === base.price } : null,
+    winner: winner
+      ? { promotion: winner.id, working: winner.working, changesNothing: winner.result === base.price }
+      : null,
     onTop: steps.applied,
     lost: [
-      ...losers.map((loser) => ({ promotion: loser.id, reason: reasonBehind(winner!, loser, order), result: loser.result }) as Lost),
+      ...losers.map(
+        (loser) =>
+          ({
+            promotion: loser.id,
+            reason: reasonBehind(winner!, loser, order),
+            result: loser.result,
+          }) as Lost,
+      ),
       ...[...lost, ...steps.skipped].sort((a, b) => (a.promotion < b.promotion ? -1 : 1)),
     ],
   };
 }
 
-function applyOnTop(changes: readonly PriceChangePromotion[], winner: Candidate | undefined, base: MinorUnits) {
+function applyOnTop(
+  changes: readonly PriceChangePromotion[],
+  winner: Candidate | undefined,
+  base: MinorUnits,
+) {
   let price = winner?.result ?? base;
   const applied: OnTopStep[] = [];
   const skipped: Lost[] = [];

@@ -20,7 +20,10 @@ export type WorkedOut = { readonly working: Working } | { readonly reason: LostR
 /** Pricing rules 3.3 and 3.4: the result of a price change for one item, or why there is none. */
 export function workOut(change: PriceChange, starting: Starting): WorkedOut {
   const line = starting.linePrice(change, starting.item);
-  const worked = line === undefined ? byFormula(change, starting) : { working: { kind: 'line-price', result: line } as const };
+  const worked =
+    line === undefined
+      ? byFormula(change, starting)
+      : { working: { kind: 'line-price', result: line } as const };
   if ('working' in worked && worked.working.result > starting.base && !change.mayRaise) {
     return { reason: 'would-raise' };
   }
@@ -33,7 +36,15 @@ function byFormula(change: PriceChange, starting: Starting): WorkedOut {
   const basisAmount = basisOf(formula.basis, starting);
   if (basisAmount === null) return { reason: formula.basis === 'cost' ? 'no-cost' : 'no-list-price' };
   const exact = formulaResult(formula, basisAmount);
-  return { working: { kind: 'formula', basis: formula.basis, basisAmount, exact, result: roundPrice(exact, change.rounding) } };
+  return {
+    working: {
+      kind: 'formula',
+      basis: formula.basis,
+      basisAmount,
+      exact,
+      result: roundPrice(exact, change.rounding),
+    },
+  };
 }
 
 function basisOf(basis: NonNullable<PriceChange['formula']>['basis'], starting: Starting): MinorUnits | null {

@@ -30,14 +30,22 @@ async function readDocument(db: Database, chain: typeof t.chain.$inferSelect): P
     version: 1,
     name: chain.name,
     currency: chain.currency,
-    policy: present({ priceChanges: chain.priceChangePolicy, baskets: chain.basketPolicy, marginFloor: chain.marginFloor }),
-    nodes: (await db.select().from(t.node).orderBy(asc(t.node.position))).map(({ position: _, ...node }) => present(node)),
+    policy: present({
+      priceChanges: chain.priceChangePolicy,
+      baskets: chain.basketPolicy,
+      marginFloor: chain.marginFloor,
+    }),
+    nodes: (await db.select().from(t.node).orderBy(asc(t.node.position))).map(({ position: _, ...node }) =>
+      present(node),
+    ),
     items: await readItems(db, money.toText),
     itemSets: await db.select().from(t.itemSet).orderBy(asc(t.itemSet.id)),
     zones: await db.select().from(t.zone).orderBy(asc(t.zone.id)),
     stores: (await db.select().from(t.store).orderBy(asc(t.store.id))).map(present),
     storeGroups: await db.select().from(t.storeGroup).orderBy(asc(t.storeGroup.id)),
-    terminals: (await db.select().from(t.terminal).orderBy(asc(t.terminal.id))).map(({ keyHash: _, ...terminal }) => terminal),
+    terminals: (await db.select().from(t.terminal).orderBy(asc(t.terminal.id))).map(
+      ({ keyHash: _, ...terminal }) => terminal,
+    ),
     ranges: await db.select().from(t.range).orderBy(asc(t.range.id)),
     shopperGroups: (await db.select().from(t.shopperGroup).orderBy(asc(t.shopperGroup.id))).map(present),
     shoppers: await readShoppers(db, money.toText),
@@ -48,7 +56,10 @@ async function readDocument(db: Database, chain: typeof t.chain.$inferSelect): P
 
 async function readItems(db: Database, text: (amount: number) => string): Promise<object[]> {
   const prices = new Map<string, PriceRowDocument[]>();
-  for (const { id: _, sku, price, ...scope } of await db.select().from(t.itemPrice).orderBy(asc(t.itemPrice.id))) {
+  for (const { id: _, sku, price, ...scope } of await db
+    .select()
+    .from(t.itemPrice)
+    .orderBy(asc(t.itemPrice.id))) {
     const row = { price: text(price), ...present(scope) } as PriceRowDocument;
     prices.set(sku, [...(prices.get(sku) ?? []), row]);
   }
@@ -82,7 +93,9 @@ async function readPriceLists(db: Database, text: (amount: number) => string): P
   const prices = await db.select().from(t.priceListPrice).orderBy(asc(t.priceListPrice.sku));
   const lists = await db.select().from(t.priceList).orderBy(asc(t.priceList.id));
   return lists.map((list) => {
-    const own = prices.filter(({ list: id }) => id === list.id).map(({ sku, price }) => [sku, text(price)] as const);
+    const own = prices
+      .filter(({ list: id }) => id === list.id)
+      .map(({ sku, price }) => [sku, text(price)] as const);
     return present({ ...list, prices: own.length > 0 ? Object.fromEntries(own) : null });
   });
 }
@@ -90,5 +103,10 @@ async function readPriceLists(db: Database, text: (amount: number) => string): P
 async function readPromotions(db: Database) {
   const codes = await db.select().from(t.promotionCode).orderBy(asc(t.promotionCode.code));
   const rows = await db.select().from(t.promotion).orderBy(asc(t.promotion.id));
-  return rows.map((row) => fromRow(row, codes.filter(({ promotion }) => promotion === row.id).map(({ code }) => code)));
+  return rows.map((row) =>
+    fromRow(
+      row,
+      codes.filter(({ promotion }) => promotion === row.id).map(({ code }) => code),
+    ),
+  );
 }

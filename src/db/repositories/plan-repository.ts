@@ -12,7 +12,9 @@ export function planRepository(db: Database): PlanWriter {
       db.transaction(async (tx) => {
         await writePlan(tx, document);
         const planVersion = await raisePlanVersion(tx);
-        await tx.insert(t.auditEntry).values({ person, action: 'imported', subjectKind: 'plan', subject: 'plan', planVersion });
+        await tx
+          .insert(t.auditEntry)
+          .values({ person, action: 'imported', subjectKind: 'plan', subject: 'plan', planVersion });
       }),
   };
 }
@@ -26,11 +28,16 @@ export async function planVersion(db: Database): Promise<number | null> {
  * The promotions saved after a version, where nothing but promotions changed since.
  * @returns null where the whole plan must be read again.
  */
-export async function promotionsSince(db: Database, version: number): Promise<readonly PromotionDocument[] | null> {
+export async function promotionsSince(
+  db: Database,
+  version: number,
+): Promise<readonly PromotionDocument[] | null> {
   const entries = await db
     .select({ kind: t.auditEntry.subjectKind, after: t.auditEntry.after })
     .from(t.auditEntry)
     .where(and(gt(t.auditEntry.planVersion, version)))
     .orderBy(asc(t.auditEntry.planVersion));
-  return entries.every(({ kind, after }) => kind === 'promotion' && after !== null) ? entries.map(({ after }) => after as PromotionDocument) : null;
+  return entries.every(({ kind, after }) => kind === 'promotion' && after !== null)
+    ? entries.map(({ after }) => after as PromotionDocument)
+    : null;
 }

@@ -1,4 +1,10 @@
-import { type Currency, currencyOf, formatAmount, type MinorUnits, parseAmount } from '../../core/money/index.ts';
+import {
+  type Currency,
+  currencyOf,
+  formatAmount,
+  type MinorUnits,
+  parseAmount,
+} from '../../core/money/index.ts';
 
 /** Amounts between the document's text and the database's minor units, for one currency. */
 export interface AmountColumn {

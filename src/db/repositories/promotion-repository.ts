@@ -3,9 +3,9 @@ import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { PromotionStore, SaveResult, StoredPromotion } from '../../usecases/plan-store.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
+import { raisePlanVersion, type Transaction } from './plan-version.ts';
 import { fromRow, toRow } from './promotion-rows.ts';
 import { promotionTargets } from './rule-targets.ts';
-import { type Transaction, raisePlanVersion } from './plan-version.ts';
 
 export function promotionRepository(db: Database): PromotionStore {
   const store: PromotionStore = {
@@ -30,13 +30,23 @@ type Reader = Pick<Database, 'select'>;
 async function findPromotion(db: Reader, id: string): Promise<StoredPromotion | null> {
   const [row] = await db.select().from(t.promotion).where(eq(t.promotion.id, id));
   if (!row) return null;
-  const codes = await db.select().from(t.promotionCode).where(eq(t.promotionCode.promotion, id)).orderBy(asc(t.promotionCode.code));
-  return stored(row, codes.map(({ code }) => code));
+  const codes = await db
+    .select()
+    .from(t.promotionCode)
+    .where(eq(t.promotionCode.promotion, id))
+    .orderBy(asc(t.promotionCode.code));
+  return stored(
+    row,
+    codes.map(({ code }) => code),
+  );
 }
 
 async function allPromotions(db: Reader): Promise<StoredPromotion[]> {
   const codes = new Map<string, string[]>();
-  for (const { promotion, code } of await db.select().from(t.promotionCode).orderBy(asc(t.promotionCode.code))) {
+  for (const { promotion, code } of await db
+    .select()
+    .from(t.promotionCode)
+    .orderBy(asc(t.promotionCode.code))) {
     codes.set(promotion, [...(codes.get(promotion) ?? []), code]);
   }
   const rows = await db.select().from(t.promotion).orderBy(asc(t.promotion.startsAt), asc(t.promotion.id));
@@ -44,15 +54,29 @@ async function allPromotions(db: Reader): Promise<StoredPromotion[]> {
 }
 
 function stored(row: typeof t.promotion.$inferSelect, codes: readonly string[]): StoredPromotion {
-  return { promotion: fromRow(row, codes), revision: row.revision, updatedBy: row.updatedBy, updatedAt: row.updatedAt.toISOString() };
+  return {
+    promotion: fromRow(row, codes),
+    revision: row.revision,
+    updatedBy: row.updatedBy,
+    updatedAt: row.updatedAt.toISOString(),
+  };
 }
 
-async function save(tx: Transaction, promotion: PromotionDocument, revision: number | null, change: { person: string; action: string }): Promise<SaveResult> {
+async function save(
+  tx: Transaction,
+  promotion: PromotionDocument,
+  revision: number | null,
+  change: { person: string; action: string },
+): Promise<SaveResult> {
   const before = await findPromotion(tx, promotion.id);
   const row = { ...toRow(promotion), updatedBy: change.person, updatedAt: new Date() };
   const written =
     revision === null
-      ? await tx.insert(t.promotion).values({ ...row, createdBy: change.person }).onConflictDoNothing().returning({ revision: t.promotion.revision })
+      ? await tx
+          .insert(t.promotion)
+          .values({ ...row, createdBy: change.person })
+          .onConflictDoNothing()
+          .returning({ revision: t.promotion.revision })
       : await tx
           .update(t.promotion)
           .set({ ...row, revision: sql`${t.promotion.revision} + 1` })

@@ -67,5 +67,7 @@ const wall = (text: string): string => text.replace(' ', 'T').replace(/^(.{16}):
 
 /** The fields that have a value. */
 export function present<T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]> } {
-  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== null && value !== undefined)) as never;
+  return Object.fromEntries(
+    Object.entries(fields).filter(([, value]) => value !== null && value !== undefined),
+  ) as never;
 }

@@ -1,7 +1,10 @@
 import type { ItemRule, OfferDocument, PromotionDocument, StoreRule } from '../../core/plan/index.ts';
 import type { ruleReference } from '../schema/index.ts';
 
-type Target = Pick<typeof ruleReference.$inferInsert, 'item' | 'node' | 'itemSet' | 'store' | 'storeGroup' | 'zone'>;
+type Target = Pick<
+  typeof ruleReference.$inferInsert,
+  'item' | 'node' | 'itemSet' | 'store' | 'storeGroup' | 'zone'
+>;
 
 /** Everything that an item rule names and the database knows by key. */
 export function itemRuleTargets(rule: ItemRule): Target[] {

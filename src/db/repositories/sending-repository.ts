@@ -9,20 +9,34 @@ export function sendingRepository(db: Database): SendingStore {
   return {
     send: (person, planVersion, make) =>
       db.transaction(async (tx) => {
-        const [row] = await tx.insert(t.rollout).values({ createdBy: person, planVersion }).returning({ id: t.rollout.id });
+        const [row] = await tx
+          .insert(t.rollout)
+          .values({ createdBy: person, planVersion })
+          .returning({ id: t.rollout.id });
         const number = row!.id;
         for (const file of make(number)) {
-          await tx.insert(t.priceFile).values({ ...file, number, rollout: number, content: gzipSync(file.content) });
+          await tx
+            .insert(t.priceFile)
+            .values({ ...file, number, rollout: number, content: gzipSync(file.content) });
         }
         return number;
       }),
     async newest(store) {
-      const [row] = await db.select().from(t.priceFile).where(eq(t.priceFile.store, store)).orderBy(desc(t.priceFile.number)).limit(1);
+      const [row] = await db
+        .select()
+        .from(t.priceFile)
+        .where(eq(t.priceFile.store, store))
+        .orderBy(desc(t.priceFile.number))
+        .limit(1);
       return row ? { number: row.number, content: unpack(row.content), signature: row.signature } : null;
     },
     async newestContents() {
       const rows = await db
-        .selectDistinctOn([t.priceFile.store], { store: t.priceFile.store, number: t.priceFile.number, content: t.priceFile.content })
+        .selectDistinctOn([t.priceFile.store], {
+          store: t.priceFile.store,
+          number: t.priceFile.number,
+          content: t.priceFile.content,
+        })
         .from(t.priceFile)
         .orderBy(asc(t.priceFile.store), desc(t.priceFile.number));
       return new Map(rows.map(({ store, number, content }) => [store, { number, content: unpack(content) }]));
@@ -30,29 +44,51 @@ export function sendingRepository(db: Database): SendingStore {
     terminals: () => terminals(db),
     async rollouts() {
       const rows = await db
-        .select({ id: t.rollout.id, createdAt: t.rollout.createdAt, createdBy: t.person.name, stores: count(t.priceFile.store) })
+        .select({
+          id: t.rollout.id,
+          createdAt: t.rollout.createdAt,
+          createdBy: t.person.name,
+          stores: count(t.priceFile.store),
+        })
         .from(t.rollout)
         .leftJoin(t.person, eq(t.person.id, t.rollout.createdBy))
         .leftJoin(t.priceFile, eq(t.priceFile.rollout, t.rollout.id))
         .groupBy(t.rollout.id, t.person.name)
         .orderBy(desc(t.rollout.id))
         .limit(20);
-      return rows.map((row) => ({ ...row, createdAt: row.createdAt.toISOString(), createdBy: row.createdBy ?? 'set-up' }));
+      return rows.map((row) => ({
+        ...row,
+        createdAt: row.createdAt.toISOString(),
+        createdBy: row.createdBy ?? 'set-up',
+      }));
     },
     async terminalByKeyHash(hash) {
-      const [row] = await db.select({ id: t.terminal.id, store: t.terminal.store }).from(t.terminal).where(eq(t.terminal.keyHash, hash));
+      const [row] = await db
+        .select({ id: t.terminal.id, store: t.terminal.store })
+        .from(t.terminal)
+        .where(eq(t.terminal.keyHash, hash));
       return row ?? null;
     },
     async report(terminal, state) {
-      const row = { ...state, heldSince: state.heldSince === null ? null : new Date(state.heldSince), lastSeen: new Date() };
-      await db.insert(t.terminalState).values({ terminal, ...row }).onConflictDoUpdate({ target: t.terminalState.terminal, set: row });
+      const row = {
+        ...state,
+        heldSince: state.heldSince === null ? null : new Date(state.heldSince),
+        lastSeen: new Date(),
+      };
+      await db
+        .insert(t.terminalState)
+        .values({ terminal, ...row })
+        .onConflictDoUpdate({ target: t.terminalState.terminal, set: row });
     },
   };
 }
 
 async function terminals(db: Database): ReturnType<SendingStore['terminals']> {
   const wanted = db.$with('wanted').as(
-    db.select({ store: t.priceFile.store, number: max(t.priceFile.number).as('number') }).from(t.priceFile).groupBy(t.priceFile.store),
+    db
+      .select({ store: t.priceFile.store, number: max(t.priceFile.number).as('number') })
+      .from(t.priceFile)
+      .groupBy(t.priceFile.store),
   );
   const rows = await db
     .with(wanted)

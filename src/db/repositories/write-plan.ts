@@ -1,13 +1,11 @@
 import { sql } from 'drizzle-orm';
 import type { PgTable } from 'drizzle-orm/pg-core';
 import type { PlanDocument } from '../../core/plan/index.ts';
-import type { Transaction } from './plan-version.ts';
 import * as t from '../schema/index.ts';
 import { amountColumn } from './plan-rows.ts';
+import type { Transaction } from './plan-version.ts';
 import { toRow } from './promotion-rows.ts';
 import { itemRuleTargets, promotionTargets, storeRuleTargets } from './rule-targets.ts';
-
-
 
 /** Below PostgreSQL's limit of 65,535 parameters a statement, whatever the table. */
 const ROWS_A_STATEMENT = 1000;
@@ -26,22 +24,36 @@ export async function writePlan(tx: Transaction, document: PlanDocument): Promis
   await insert(t.zone, document.zones ?? []);
   await insert(t.store, document.stores);
   await insert(t.storeGroup, document.storeGroups ?? []);
-  await insert(t.terminal, (document.terminals ?? []).map((terminal) => ({ ...terminal, keyHash: keyOf.get(terminal.id) ?? null })));
-  await insert(t.node, parentsFirst(document.nodes, 'id').map((node, position) => ({ ...node, position })));
+  await insert(
+    t.terminal,
+    (document.terminals ?? []).map((terminal) => ({ ...terminal, keyHash: keyOf.get(terminal.id) ?? null })),
+  );
+  await insert(
+    t.node,
+    parentsFirst(document.nodes, 'id').map((node, position) => ({ ...node, position })),
+  );
   await insert(
     t.item,
-    parentsFirst(document.items.map((item, position) => ({ ...item, position })), 'sku').map(({ prices: _, cost, ...item }) => ({
+    parentsFirst(
+      document.items.map((item, position) => ({ ...item, position })),
+      'sku',
+    ).map(({ prices: _, cost, ...item }) => ({
       ...item,
       cost: cost === undefined ? null : money.toColumn(cost),
     })),
   );
   await insert(
     t.itemPrice,
-    document.items.flatMap(({ sku, prices }) => prices.map((row) => ({ ...row, sku, price: money.toColumn(row.price) }))),
+    document.items.flatMap(({ sku, prices }) =>
+      prices.map((row) => ({ ...row, sku, price: money.toColumn(row.price) })),
+    ),
   );
   await insert(t.itemSet, document.itemSets ?? []);
   await insert(t.range, document.ranges ?? []);
-  await insert(t.priceList, (document.priceLists ?? []).map(({ prices: _, ...list }) => list));
+  await insert(
+    t.priceList,
+    (document.priceLists ?? []).map(({ prices: _, ...list }) => list),
+  );
   await insert(
     t.priceListPrice,
     (document.priceLists ?? []).flatMap(({ id, prices }) =>
@@ -57,9 +69,17 @@ export async function writePlan(tx: Transaction, document: PlanDocument): Promis
       lifetimeSpend: lifetimeSpend === undefined ? null : money.toColumn(lifetimeSpend),
     })),
   );
-  await insert(t.shopperMembership, (document.shoppers ?? []).flatMap(({ id, groups }) => (groups ?? []).map((group) => ({ shopper: id, group }))));
+  await insert(
+    t.shopperMembership,
+    (document.shoppers ?? []).flatMap(({ id, groups }) =>
+      (groups ?? []).map((group) => ({ shopper: id, group })),
+    ),
+  );
   await insert(t.promotion, document.promotions.map(toRow));
-  await insert(t.promotionCode, document.promotions.flatMap(({ id, codes }) => (codes ?? []).map((code) => ({ promotion: id, code }))));
+  await insert(
+    t.promotionCode,
+    document.promotions.flatMap(({ id, codes }) => (codes ?? []).map((code) => ({ promotion: id, code }))),
+  );
   await insert(t.ruleReference, references(document));
 }
 
@@ -106,11 +126,20 @@ function parentsFirst<T extends { parent?: string }, K extends keyof T>(list: re
 
 function references(document: PlanDocument): object[] {
   return [
-    ...document.promotions.flatMap((p) => promotionTargets(p).map((target) => ({ ofPromotion: p.id, ...target }))),
-    ...(document.itemSets ?? []).flatMap((set) => itemRuleTargets(set.rule).map((target) => ({ ofItemSet: set.id, ...target }))),
-    ...(document.storeGroups ?? []).flatMap((group) => storeRuleTargets(group.rule).map((target) => ({ ofStoreGroup: group.id, ...target }))),
+    ...document.promotions.flatMap((p) =>
+      promotionTargets(p).map((target) => ({ ofPromotion: p.id, ...target })),
+    ),
+    ...(document.itemSets ?? []).flatMap((set) =>
+      itemRuleTargets(set.rule).map((target) => ({ ofItemSet: set.id, ...target })),
+    ),
+    ...(document.storeGroups ?? []).flatMap((group) =>
+      storeRuleTargets(group.rule).map((target) => ({ ofStoreGroup: group.id, ...target })),
+    ),
     ...(document.ranges ?? []).flatMap((range) =>
-      [...itemRuleTargets(range.items), ...storeRuleTargets(range.stores)].map((target) => ({ ofRange: range.id, ...target })),
+      [...itemRuleTargets(range.items), ...storeRuleTargets(range.stores)].map((target) => ({
+        ofRange: range.id,
+        ...target,
+      })),
     ),
   ];
 }

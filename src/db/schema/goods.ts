@@ -1,5 +1,18 @@
 import { sql } from 'drizzle-orm';
-import { type AnyPgColumn, bigint, check, date, index, integer, jsonb, pgTable, primaryKey, serial, text, unique } from 'drizzle-orm/pg-core';
+import {
+  type AnyPgColumn,
+  bigint,
+  check,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  serial,
+  text,
+  unique,
+} from 'drizzle-orm/pg-core';
 import type { ItemRule, RoundingDocument } from '../../core/plan/index.ts';
 import { store, zone } from './places.ts';
 
@@ -40,7 +53,9 @@ export const item = pgTable(
   {
     sku: text().primaryKey(),
     name: text().notNull(),
-    node: text().notNull().references(() => node.id),
+    node: text()
+      .notNull()
+      .references(() => node.id),
     gtin: text(),
     brand: text(),
     parent: text().references((): AnyPgColumn => item.sku),
@@ -69,7 +84,9 @@ export const itemPrice = pgTable(
   'item_price',
   {
     id: serial().primaryKey(),
-    sku: text().notNull().references(() => item.sku, { onDelete: 'cascade' }),
+    sku: text()
+      .notNull()
+      .references(() => item.sku, { onDelete: 'cascade' }),
     zone: text().references(() => zone.id),
     store: text().references(() => store.id),
     /** Local date at the store; none: always. */
@@ -105,9 +122,16 @@ export const priceList = pgTable(
 export const priceListPrice = pgTable(
   'price_list_price',
   {
-    list: text().notNull().references(() => priceList.id, { onDelete: 'cascade' }),
-    sku: text().notNull().references(() => item.sku, { onDelete: 'cascade' }),
+    list: text()
+      .notNull()
+      .references(() => priceList.id, { onDelete: 'cascade' }),
+    sku: text()
+      .notNull()
+      .references(() => item.sku, { onDelete: 'cascade' }),
     price: bigint({ mode: 'number' }).notNull(),
   },
-  (t) => [primaryKey({ columns: [t.list, t.sku] }), check('price_list_price_not_negative', sql`${t.price} >= 0`)],
+  (t) => [
+    primaryKey({ columns: [t.list, t.sku] }),
+    check('price_list_price_not_negative', sql`${t.price} >= 0`),
+  ],
 );

@@ -17,7 +17,9 @@ export const person = pgTable(
     updatedAt: instant('updated_at').notNull().defaultNow(),
     role: text().notNull().default('viewer'),
   },
-  (t) => [check('person_role', sql`${t.role} in ('viewer', 'planner', 'approver', 'store', 'administrator')`)],
+  (t) => [
+    check('person_role', sql`${t.role} in ('viewer', 'planner', 'approver', 'store', 'administrator')`),
+  ],
 );
 
 export const session = pgTable('session', {
@@ -28,14 +30,18 @@ export const session = pgTable('session', {
   updatedAt: instant('updated_at').notNull().defaultNow(),
   ipAddress: text(),
   userAgent: text(),
-  userId: text().notNull().references(() => person.id, { onDelete: 'cascade' }),
+  userId: text()
+    .notNull()
+    .references(() => person.id, { onDelete: 'cascade' }),
 });
 
 export const account = pgTable('account', {
   id: text().primaryKey(),
   accountId: text().notNull(),
   providerId: text().notNull(),
-  userId: text().notNull().references(() => person.id, { onDelete: 'cascade' }),
+  userId: text()
+    .notNull()
+    .references(() => person.id, { onDelete: 'cascade' }),
   accessToken: text(),
   refreshToken: text(),
   idToken: text(),
@@ -60,8 +66,12 @@ export const verification = pgTable('verification', {
 export const personStore = pgTable(
   'person_store',
   {
-    person: text().notNull().references(() => person.id, { onDelete: 'cascade' }),
-    store: text().notNull().references(() => store.id, { onDelete: 'cascade' }),
+    person: text()
+      .notNull()
+      .references(() => person.id, { onDelete: 'cascade' }),
+    store: text()
+      .notNull()
+      .references(() => store.id, { onDelete: 'cascade' }),
   },
   (t) => [primaryKey({ columns: [t.person, t.store] })],
 );

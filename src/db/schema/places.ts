@@ -28,12 +28,17 @@ export const terminal = pgTable(
   'terminal',
   {
     id: text().primaryKey(),
-    store: text().notNull().references(() => store.id),
+    store: text()
+      .notNull()
+      .references(() => store.id),
     tags: text().array().notNull().default([]),
     /** SHA-256 of the terminal's key, hexadecimal; the key itself is kept nowhere. */
     keyHash: text().unique(),
   },
-  (t) => [check('terminal_key_hash', sql`${t.keyHash} ~ '^[0-9a-f]{64}$'`), index('terminal_store').on(t.store)],
+  (t) => [
+    check('terminal_key_hash', sql`${t.keyHash} ~ '^[0-9a-f]{64}$'`),
+    index('terminal_store').on(t.store),
+  ],
 );
 
 /** What stores carry. Several add up. */

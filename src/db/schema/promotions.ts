@@ -1,6 +1,24 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, date, index, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
-import type { OfferDocument, PromotionDocument, PromotionStatus, StoreRule, WhoDocument, WindowDocument } from '../../core/plan/index.ts';
+import {
+  boolean,
+  check,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core';
+import type {
+  OfferDocument,
+  PromotionDocument,
+  PromotionStatus,
+  StoreRule,
+  WhoDocument,
+  WindowDocument,
+} from '../../core/plan/index.ts';
 
 export const promotion = pgTable(
   'promotion',
@@ -53,7 +71,9 @@ export const promotion = pgTable(
 export const promotionCode = pgTable(
   'promotion_code',
   {
-    promotion: text().notNull().references(() => promotion.id, { onDelete: 'cascade' }),
+    promotion: text()
+      .notNull()
+      .references(() => promotion.id, { onDelete: 'cascade' }),
     code: text().notNull(),
   },
   (t) => [primaryKey({ columns: [t.promotion, t.code] })],

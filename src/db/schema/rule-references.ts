@@ -24,7 +24,13 @@ export const ruleReference = pgTable(
     zone: text().references(() => zone.id),
   },
   (t) => [
-    check('rule_reference_one_owner', sql`num_nonnulls(${t.ofPromotion}, ${t.ofItemSet}, ${t.ofStoreGroup}, ${t.ofRange}) = 1`),
-    check('rule_reference_one_target', sql`num_nonnulls(${t.item}, ${t.node}, ${t.itemSet}, ${t.store}, ${t.storeGroup}, ${t.zone}) = 1`),
+    check(
+      'rule_reference_one_owner',
+      sql`num_nonnulls(${t.ofPromotion}, ${t.ofItemSet}, ${t.ofStoreGroup}, ${t.ofRange}) = 1`,
+    ),
+    check(
+      'rule_reference_one_target',
+      sql`num_nonnulls(${t.item}, ${t.node}, ${t.itemSet}, ${t.store}, ${t.storeGroup}, ${t.zone}) = 1`,
+    ),
   ],
 );

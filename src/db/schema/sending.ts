@@ -1,5 +1,17 @@
 import { sql } from 'drizzle-orm';
-import { bigint, check, customType, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  check,
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  serial,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core';
 import { store, terminal } from './places.ts';
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
@@ -20,7 +32,10 @@ export const auditEntry = pgTable(
     /** The version of the plan that the change made. */
     planVersion: bigint({ mode: 'number' }).notNull(),
   },
-  (t) => [index('audit_entry_subject').on(t.subjectKind, t.subject), index('audit_entry_version').on(t.planVersion)],
+  (t) => [
+    index('audit_entry_subject').on(t.subjectKind, t.subject),
+    index('audit_entry_version').on(t.planVersion),
+  ],
 );
 
 /** The pair of Ed25519 keys with which price files are signed. */
@@ -44,10 +59,14 @@ export const rollout = pgTable('rollout', {
 export const priceFile = pgTable(
   'price_file',
   {
-    store: text().notNull().references(() => store.id),
+    store: text()
+      .notNull()
+      .references(() => store.id),
     /** Rises by one with every file of a store. */
     number: integer().notNull(),
-    rollout: integer().notNull().references(() => rollout.id),
+    rollout: integer()
+      .notNull()
+      .references(() => rollout.id),
     /** The signed text, gzipped. */
     content: bytes().notNull(),
     /** Of the text without what differs in every file, hexadecimal. */
@@ -56,12 +75,18 @@ export const priceFile = pgTable(
     signature: text().notNull(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
-  (t) => [primaryKey({ columns: [t.store, t.number] }), check('price_file_number', sql`${t.number} >= 1`), index('price_file_rollout').on(t.rollout)],
+  (t) => [
+    primaryKey({ columns: [t.store, t.number] }),
+    check('price_file_number', sql`${t.number} >= 1`),
+    index('price_file_rollout').on(t.rollout),
+  ],
 );
 
 /** What a terminal last said of itself. */
 export const terminalState = pgTable('terminal_state', {
-  terminal: text().primaryKey().references(() => terminal.id, { onDelete: 'cascade' }),
+  terminal: text()
+    .primaryKey()
+    .references(() => terminal.id, { onDelete: 'cascade' }),
   holds: integer(),
   heldSince: instant('held_since'),
   lastSeen: instant('last_seen').notNull(),

@@ -16,14 +16,20 @@ export const shopper = pgTable(
     /** Minor units. */
     lifetimeSpend: bigint({ mode: 'number' }),
   },
-  (t) => [check('shopper_counts', sql`coalesce(${t.pastOrders}, 0) >= 0 and coalesce(${t.lifetimeSpend}, 0) >= 0`)],
+  (t) => [
+    check('shopper_counts', sql`coalesce(${t.pastOrders}, 0) >= 0 and coalesce(${t.lifetimeSpend}, 0) >= 0`),
+  ],
 );
 
 export const shopperMembership = pgTable(
   'shopper_membership',
   {
-    shopper: text().notNull().references(() => shopper.id, { onDelete: 'cascade' }),
-    group: text('shopper_group').notNull().references(() => shopperGroup.id),
+    shopper: text()
+      .notNull()
+      .references(() => shopper.id, { onDelete: 'cascade' }),
+    group: text('shopper_group')
+      .notNull()
+      .references(() => shopperGroup.id),
   },
   (t) => [primaryKey({ columns: [t.shopper, t.group] })],
 );

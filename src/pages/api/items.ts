@@ -4,4 +4,6 @@ import { searchItems } from '../../usecases/search-items.ts';
 
 const request = Joi.object<{ q: string }>({ q: Joi.string().trim().max(100).allow('').required() });
 
-export const GET = endpoint({ permission: 'see', schema: request, from: 'query' }, async ({ app, input }) => json(await searchItems(app, input.q)));
+export const GET = endpoint({ permission: 'see', schema: request, from: 'query' }, async ({ app, input }) =>
+  json(await searchItems(app, input.q)),
+);

@@ -5,7 +5,11 @@ export const POST = guarded(async (context) => {
   const { signIn } = await app();
   const shaped = shape(signInRequest, await context.request.json().catch(() => null));
   if (!shaped.ok) return failureReply({ kind: 'invalid', faults: shaped.faults });
-  const reply = await signIn.api.signInEmail({ body: shaped.value, headers: context.request.headers, asResponse: true });
+  const reply = await signIn.api.signInEmail({
+    body: shaped.value,
+    headers: context.request.headers,
+    asResponse: true,
+  });
   if (!reply.ok) return json({ message: 'The e-mail address or the password is not right.' }, 401);
   return signedIn(reply);
 });

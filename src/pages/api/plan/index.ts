@@ -12,9 +12,17 @@ export const GET = endpoint({ permission: 'see' }, async ({ app }) => {
 /** Makes a document the whole plan, or refuses all of it. */
 export const PUT = endpoint({ permission: 'administer' }, async ({ app, person, context }) => {
   const raw = await context.request.json().catch(() => undefined);
-  if (raw === undefined) return failureReply({ kind: 'invalid', faults: [{ path: [], what: 'the body is no JSON', wanted: 'a plan document' }] });
+  if (raw === undefined)
+    return failureReply({
+      kind: 'invalid',
+      faults: [{ path: [], what: 'the body is no JSON', wanted: 'a plan document' }],
+    });
   const parsed = parsePlan(raw);
   if (!parsed.ok) return failureReply({ kind: 'invalid', faults: parsed.faults });
   await app.writer.replace(parsed.document, person.id);
-  return json({ ok: true, items: parsed.document.items.length, promotions: parsed.document.promotions.length });
+  return json({
+    ok: true,
+    items: parsed.document.items.length,
+    promotions: parsed.document.promotions.length,
+  });
 });

@@ -4,19 +4,35 @@ import { savePromotion } from '../../../usecases/save-promotion.ts';
 import { setPromotionStatus } from '../../../usecases/set-promotion-status.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, context }) => {
-  const id = context.params['id']!;
+  const id = context.params.id!;
   const found = await app.promotions.find(id);
   if (!found) return failureReply({ kind: 'not-found', what: `promotion ${id}` });
   return json({ ...found, history: await app.promotions.history(id) });
 });
 
-export const PUT = endpoint({ permission: 'plan', schema: savePromotionRequest }, async ({ app, person, input, context }) => {
-  if (input.promotion.id !== context.params['id'] || input.revision === undefined) {
-    return failureReply({ kind: 'invalid', faults: [{ path: ['revision'], what: 'the id or the revision does not fit', wanted: 'the id of the address and the revision that was opened' }] });
-  }
-  return outcomeReply(await savePromotion(app, person, { promotion: input.promotion, revision: input.revision }));
-});
+export const PUT = endpoint(
+  { permission: 'plan', schema: savePromotionRequest },
+  async ({ app, person, input, context }) => {
+    if (input.promotion.id !== context.params.id || input.revision === undefined) {
+      return failureReply({
+        kind: 'invalid',
+        faults: [
+          {
+            path: ['revision'],
+            what: 'the id or the revision does not fit',
+            wanted: 'the id of the address and the revision that was opened',
+          },
+        ],
+      });
+    }
+    return outcomeReply(
+      await savePromotion(app, person, { promotion: input.promotion, revision: input.revision }),
+    );
+  },
+);
 
-export const PATCH = endpoint({ permission: 'plan', schema: statusRequest }, async ({ app, person, input, context }) =>
-  outcomeReply(await setPromotionStatus(app, person, { id: context.params['id']!, ...input })),
+export const PATCH = endpoint(
+  { permission: 'plan', schema: statusRequest },
+  async ({ app, person, input, context }) =>
+    outcomeReply(await setPromotionStatus(app, person, { id: context.params.id!, ...input })),
 );

@@ -3,8 +3,12 @@ import { endpoint, json, outcomeReply } from '../../../server/index.ts';
 import { listPromotions } from '../../../usecases/list-promotions.ts';
 import { savePromotion } from '../../../usecases/save-promotion.ts';
 
-export const GET = endpoint({ permission: 'see' }, async ({ app, person }) => json(await listPromotions(app, person)));
+export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
+  json(await listPromotions(app, person)),
+);
 
-export const POST = endpoint({ permission: 'plan', schema: savePromotionRequest }, async ({ app, person, input }) =>
-  outcomeReply(await savePromotion(app, person, { promotion: input.promotion, revision: null }), 201),
+export const POST = endpoint(
+  { permission: 'plan', schema: savePromotionRequest },
+  async ({ app, person, input }) =>
+    outcomeReply(await savePromotion(app, person, { promotion: input.promotion, revision: null }), 201),
 );

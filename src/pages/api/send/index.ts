@@ -4,7 +4,12 @@ import { endpoint, log, outcomeReply } from '../../../server/index.ts';
 import { sendPriceFiles } from '../../../usecases/send-price-files.ts';
 
 export const POST = endpoint({ permission: 'send', schema: sendRequest }, async ({ app, person, input }) => {
-  const outcome = await sendPriceFiles(app, person, { stores: input.stores ?? null, planVersion: input.planVersion }, Date.now() as Instant);
+  const outcome = await sendPriceFiles(
+    app,
+    person,
+    { stores: input.stores ?? null, planVersion: input.planVersion },
+    Date.now() as Instant,
+  );
   if (outcome.ok) log.info({ person: person.email, ...outcome.value }, 'price files sent');
   return outcomeReply(outcome);
 });
