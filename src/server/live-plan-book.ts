@@ -9,7 +9,7 @@ import type { CurrentPlan, PlanBook } from '../usecases/plan-store.ts';
  */
 export function livePlanBook(db: Database): PlanBook {
   let held: CurrentPlan | null = null;
-  let loading: Promise<CurrentPlan> | null = null;
+  let turn: Promise<unknown> = Promise.resolve();
 
   async function catchUp(): Promise<CurrentPlan> {
     const version = await planVersion(db);
@@ -21,11 +21,10 @@ export function livePlanBook(db: Database): PlanBook {
 
   return {
     current() {
-      // Questions that come while one catches up wait for that one.
-      loading ??= catchUp().finally(() => {
-        loading = null;
-      });
-      return loading;
+      // One after another: a question never joins a look at the version that began before it was asked.
+      const next = turn.then(catchUp, catchUp);
+      turn = next;
+      return next;
     },
   };
 }
