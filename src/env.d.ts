@@ -1,6 +1,6 @@
 /// <reference types="astro/client" />
 declare namespace App {
   interface Locals {
-    person: import('./contracts/roles.ts').Person | null;
+    person: import('./contracts/view/index.ts').Person | null;
   }
 }

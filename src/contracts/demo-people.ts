@@ -1,4 +1,4 @@
-import type { Role } from './roles.ts';
+import type { Role } from './view/index.ts';
 
 /** Made-up people of the demo chain; they exist only where the demo was loaded. */
 export const DEMO_PASSWORD = 'quillmere-demo';

@@ -8,14 +8,16 @@ import {
   type StoreReview,
   sees,
 } from '../contracts/index.ts';
-import type { Instant } from '../core/calendar/index.ts';
-import type { PlanDocument } from '../core/plan/index.ts';
+import { boundsOf, type Instant } from '../core/calendar/index.ts';
+import { type PlanDocument, readSchedule } from '../core/plan/index.ts';
 import {
   isEmpty,
-  type PriceFileContent,
+  itemDigest,
+  type Manifest,
+  manifestOf,
   type StoreDifference,
   storeDifference,
-  storePlan,
+  storePlans,
 } from '../core/price-file/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
@@ -24,6 +26,7 @@ import type { SendingStore } from './sending-store.ts';
 export interface StoreToSend {
   readonly store: PlanDocument['stores'][number];
   readonly plan: PlanDocument;
+  readonly manifest: Manifest;
   readonly difference: StoreDifference;
   readonly first: boolean;
 }
@@ -34,13 +37,34 @@ export async function storesToSend(
   sending: SendingStore,
   now: Instant,
 ): Promise<StoreToSend[]> {
-  const sent = await sending.newestContents();
+  const sent = await sending.newestManifests();
+  const planOf = storePlans(current.document, current.compiled, now);
+  const ofItem = itemDigest();
+  const approved = new Set(
+    current.document.promotions.filter(({ status }) => status === 'approved').map(({ id }) => id),
+  );
   return current.document.stores.map((store) => {
-    const newest = sent.get(store.id);
-    const before = newest ? (JSON.parse(newest.content) as PriceFileContent).plan : null;
-    const plan = storePlan(current.document, current.compiled, store.id, now);
-    return { store, plan, difference: storeDifference(before, plan), first: before === null };
+    const plan = planOf(store.id);
+    const manifest = manifestOf(plan, ofItem);
+    const before = sent.get(store.id) ?? null;
+    const whole = storeDifference(before, manifest);
+    // One that is merely over needs no new file: the terminals know its end.
+    const gone = whole.promotions.gone.filter(
+      (id) => !approved.has(id) || !isOverAt(id, current, store, now),
+    );
+    const difference = { ...whole, promotions: { ...whole.promotions, gone } };
+    return { store, plan, manifest, difference, first: before === null };
   });
+}
+
+function isOverAt(
+  id: string,
+  { document, compiled }: CurrentPlan,
+  store: PlanDocument['stores'][number],
+  now: Instant,
+): boolean {
+  const { when } = document.promotions.find((promotion) => promotion.id === id)!;
+  return boundsOf(readSchedule(when), compiled.clockOf(store)).to <= now;
 }
 
 /** The review before sending: store by store what is new, changed and gone, with the sentence of each promotion. */
@@ -72,11 +96,7 @@ function reviewOf({ store, difference, first }: StoreToSend, terminals: number):
     timeZone: store.timeZone,
     terminals,
     first,
-    promotions: {
-      added: promotions.added.map(({ id }) => id),
-      changed: promotions.changed.map(({ after }) => after.id),
-      gone: promotions.gone.map(({ id }) => id),
-    },
+    promotions,
     prices: { added: items.added.length, changed: items.changed.length, gone: items.gone.length },
     other,
   };
@@ -84,16 +104,24 @@ function reviewOf({ store, difference, first }: StoreToSend, terminals: number):
 
 function sentencesOf(open: readonly StoreToSend[], { document }: CurrentPlan): SendReview['sentences'] {
   const names = namesOf(document);
-  const mentioned = open.flatMap(({ difference: { promotions } }) => [
-    ...promotions.added,
-    ...promotions.changed.map(({ after }) => after),
-    ...promotions.gone,
-  ]);
-  const whole = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
-  return Object.fromEntries(
-    mentioned.map((promotion) => {
-      const shown = whole.get(promotion.id) ?? promotion;
-      return [promotion.id, { name: shown.name, sentence: promotionText(shown, document.currency, names) }];
-    }),
-  );
+  const byId = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
+  const told = (id: string) => {
+    const promotion = byId.get(id);
+    if (!promotion) return { name: id, sentence: 'It is not in the plan any more.' };
+    return { name: promotion.name, sentence: promotionText(promotion, document.currency, names) };
+  };
+  return Object.fromEntries(promotionsIn(open).map((id) => [id, told(id)]));
+}
+
+/** The promotions that make any store's difference. */
+export function promotionsIn(open: readonly StoreToSend[]): string[] {
+  return [
+    ...new Set(
+      open.flatMap(({ difference: { promotions } }) => [
+        ...promotions.added,
+        ...promotions.changed,
+        ...promotions.gone,
+      ]),
+    ),
+  ];
 }

@@ -39,7 +39,12 @@ export async function sendPriceFiles(
   return done({ rollout, stores: chosen.length });
 }
 
-function make({ store, plan }: StoreToSend, number: number, madeAt: string, signer: Signer): MadePriceFile {
+function make(
+  { store, plan, manifest }: StoreToSend,
+  number: number,
+  madeAt: string,
+  signer: Signer,
+): MadePriceFile {
   const content: PriceFileContent = {
     format: 'bell-tag-price-file',
     version: 1,
@@ -49,5 +54,5 @@ function make({ store, plan }: StoreToSend, number: number, madeAt: string, sign
     plan,
   };
   const text = JSON.stringify(content);
-  return { store: store.id, content: text, ...signer.sign(text) };
+  return { store: store.id, content: text, manifest, ...signer.sign(text) };
 }

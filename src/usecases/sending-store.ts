@@ -1,9 +1,12 @@
+import type { Manifest } from '../core/price-file/index.ts';
+
 /** A price file as it was made. */
 export interface MadePriceFile {
   readonly store: string;
   readonly content: string;
   readonly sha256: string;
   readonly signature: string;
+  readonly manifest: Manifest;
 }
 
 export interface TerminalStatus {
@@ -34,10 +37,13 @@ export interface SendingStore {
     planVersion: number,
     make: (number: number) => readonly MadePriceFile[],
   ): Promise<number>;
+  /** @param have the number that is there already: nothing is read where no newer one was made. */
   newest(
     store: string,
+    have: number | null,
   ): Promise<{ readonly number: number; readonly content: string; readonly signature: string } | null>;
-  newestContents(): Promise<ReadonlyMap<string, { readonly number: number; readonly content: string }>>;
+  /** Of each store's newest file. A store that was sent nothing, or a file from before manifests, is not in it. */
+  newestManifests(): Promise<ReadonlyMap<string, Manifest>>;
   terminals(): Promise<readonly TerminalStatus[]>;
   rollouts(): Promise<readonly RolloutSummary[]>;
   terminalByKeyHash(hash: string): Promise<{ readonly id: string; readonly store: string } | null>;

@@ -11,8 +11,8 @@ export async function takePriceFile(
   store: string,
   have: number | null,
 ): Promise<PriceFileEnvelope | null> {
-  const newest = await sending.newest(store);
-  return newest && newest.number !== have ? { store, ...newest } : null;
+  const newest = await sending.newest(store, have);
+  return newest && { store, ...newest };
 }
 
 /** Notes what a terminal says of itself. */

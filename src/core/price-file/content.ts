@@ -1,5 +1,12 @@
 import { boundsOf, DAY, type Instant } from '../calendar/index.ts';
-import { type ItemRule, type PlanDocument, type PromotionDocument, readSchedule } from '../plan/index.ts';
+import {
+  type ItemDocument,
+  type ItemRule,
+  type PlanDocument,
+  type PromotionDocument,
+  readSchedule,
+  type StoreDocument,
+} from '../plan/index.ts';
 import type { CompiledChange, CompiledPlan } from '../price-book/index.ts';
 import { storesOf } from '../selection/index.ts';
 
@@ -21,37 +28,49 @@ export interface PriceFileContent {
 /** A promotion that was over longer ago than this is not sent. */
 const KEPT_AFTER_END = 2 * DAY;
 
-/** The plan of one store at a moment: what it carries, its prices, its approved promotions that are not over. */
-export function storePlan(
+/**
+ * Makes the plans of single stores at a moment: what a store carries, its prices, its approved promotions that are not
+ * over. Stores of one zone share the items that have no price of one store, as the very same objects.
+ */
+export function storePlans(
   document: PlanDocument,
   compiled: CompiledPlan,
-  storeId: string,
   now: Instant,
-): PlanDocument {
-  const store = compiled.stores.get(storeId)!;
+): (store: string) => PlanDocument {
   const changes = new Map(compiled.changes.map((change) => [change.promotion.id, change]));
-  const promotions = document.promotions.filter((promotion) =>
-    concerns(promotion, changes.get(promotion.id), compiled, storeId, now),
-  );
-  const items = itemsFor(document, compiled, storeId);
-  const skus = new Set(items.map(({ sku }) => sku));
-  const named = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
-  return {
-    ...document,
-    items,
-    itemSets: document.itemSets,
-    stores: [store],
-    storeGroups: [],
-    zones: (document.zones ?? []).filter(({ id }) => id === store.zone),
-    terminals: (document.terminals ?? []).filter((terminal) => terminal.store === storeId),
-    ranges: [],
-    shoppers: (document.shoppers ?? []).filter(({ id }) => named.has(id)),
-    priceLists: (document.priceLists ?? []).map((list) =>
-      list.prices ? { ...list, prices: only(list.prices, skus) } : list,
-    ),
-    promotions: promotions.map((promotion) => forStore(promotion, skus)),
+  const trimmed = trimmer();
+  return (id) => {
+    const store = compiled.stores.get(id)!;
+    const promotions = document.promotions.filter((promotion) =>
+      concerns(promotion, changes.get(promotion.id), compiled, id, now),
+    );
+    const items = carriedItems(document, compiled, id).map((item) => trimmed(item, store));
+    const skus = new Set(items.map(({ sku }) => sku));
+    const named = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
+    return {
+      ...document,
+      items,
+      stores: [store],
+      storeGroups: [],
+      zones: (document.zones ?? []).filter((zone) => zone.id === store.zone),
+      terminals: (document.terminals ?? []).filter((terminal) => terminal.store === id),
+      ranges: [],
+      shoppers: (document.shoppers ?? []).filter((shopper) => named.has(shopper.id)),
+      priceLists: (document.priceLists ?? []).map((list) =>
+        list.prices ? { ...list, prices: only(list.prices, skus) } : list,
+      ),
+      promotions: promotions.map((promotion) => forStore(promotion, skus)),
+    };
   };
 }
+
+/** The plan of one store. */
+export const storePlan = (
+  document: PlanDocument,
+  compiled: CompiledPlan,
+  store: string,
+  now: Instant,
+): PlanDocument => storePlans(document, compiled, now)(store);
 
 function concerns(
   promotion: PromotionDocument,
@@ -67,23 +86,34 @@ function concerns(
   return end + KEPT_AFTER_END > now;
 }
 
-/** Carried items with their parents, and only the price rows that can count here. */
-function itemsFor(document: PlanDocument, compiled: CompiledPlan, storeId: string): PlanDocument['items'] {
-  const { zone } = compiled.stores.get(storeId)!;
+/** Carried items with their parents. */
+function carriedItems(document: PlanDocument, compiled: CompiledPlan, storeId: string): ItemDocument[] {
   const carried = document.items.filter(({ sku, prices }) => {
     const index = compiled.catalogue.indexOf.get(sku)!;
     return prices.length > 0 && compiled.carries(storeId, index, null);
   });
   const kept = new Set(carried.flatMap(({ sku, parent }) => (parent === undefined ? [sku] : [sku, parent])));
-  return document.items
-    .filter(({ sku }) => kept.has(sku))
-    .map((item) => ({
+  return document.items.filter(({ sku }) => kept.has(sku));
+}
+
+/** Keeps only the price rows that can count in a store. */
+function trimmer(): (item: ItemDocument, store: StoreDocument) => ItemDocument {
+  const byZone = new Map<string | undefined, Map<string, ItemDocument>>();
+  return (item, { id, zone }) => {
+    const trim = () => ({
       ...item,
       prices: item.prices.filter(
         (row) =>
-          (row.store === undefined || row.store === storeId) && (row.zone === undefined || row.zone === zone),
+          (row.store === undefined || row.store === id) && (row.zone === undefined || row.zone === zone),
       ),
-    }));
+    });
+    if (item.prices.some(({ store }) => store !== undefined)) return trim();
+    const known = byZone.get(zone) ?? new Map<string, ItemDocument>();
+    byZone.set(zone, known);
+    const found = known.get(item.sku) ?? trim();
+    known.set(item.sku, found);
+    return found;
+  };
 }
 
 /** Without its rule on stores, and without names of items that the store does not carry. */

@@ -1,2 +1,3 @@
 export * from './content.ts';
 export * from './difference.ts';
+export * from './manifest.ts';

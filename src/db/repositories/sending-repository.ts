@@ -1,5 +1,5 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { asc, count, desc, eq, max, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, max, ne, sql } from 'drizzle-orm';
 import type { SendingStore } from '../../usecases/sending-store.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
@@ -21,25 +21,30 @@ export function sendingRepository(db: Database): SendingStore {
         }
         return number;
       }),
-    async newest(store) {
+    async newest(store, have) {
+      // Every terminal asks every few seconds: the content is read only where there is something new.
+      const newestNumber = db
+        .select({ number: max(t.priceFile.number) })
+        .from(t.priceFile)
+        .where(eq(t.priceFile.store, store));
       const [row] = await db
         .select()
         .from(t.priceFile)
-        .where(eq(t.priceFile.store, store))
-        .orderBy(desc(t.priceFile.number))
-        .limit(1);
+        .where(
+          and(
+            eq(t.priceFile.store, store),
+            eq(t.priceFile.number, newestNumber),
+            have === null ? undefined : ne(t.priceFile.number, have),
+          ),
+        );
       return row ? { number: row.number, content: unpack(row.content), signature: row.signature } : null;
     },
-    async newestContents() {
+    async newestManifests() {
       const rows = await db
-        .selectDistinctOn([t.priceFile.store], {
-          store: t.priceFile.store,
-          number: t.priceFile.number,
-          content: t.priceFile.content,
-        })
+        .selectDistinctOn([t.priceFile.store], { store: t.priceFile.store, manifest: t.priceFile.manifest })
         .from(t.priceFile)
         .orderBy(asc(t.priceFile.store), desc(t.priceFile.number));
-      return new Map(rows.map(({ store, number, content }) => [store, { number, content: unpack(content) }]));
+      return new Map(rows.flatMap(({ store, manifest }) => (manifest ? [[store, manifest]] : [])));
     },
     terminals: () => terminals(db),
     async rollouts() {

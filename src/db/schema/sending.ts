@@ -12,6 +12,7 @@ import {
   text,
   timestamp,
 } from 'drizzle-orm/pg-core';
+import type { Manifest } from '../../core/price-file/index.ts';
 import { store, terminal } from './places.ts';
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
@@ -73,6 +74,8 @@ export const priceFile = pgTable(
     sha256: text().notNull(),
     /** Ed25519, base64. */
     signature: text().notNull(),
+    /** Digests of what it holds; null in files from before there were any. */
+    manifest: jsonb().$type<Manifest>(),
     createdAt: instant('created_at').notNull().defaultNow(),
   },
   (t) => [

@@ -1,6 +1,5 @@
 import Joi from 'joi';
-import { endpoint, json } from '../../server/index.ts';
-import { searchItems } from '../../usecases/search-items.ts';
+import { endpoint, json, searchItems } from '../../server/index.ts';
 
 const request = Joi.object<{ q: string }>({ q: Joi.string().trim().max(100).allow('').required() });
 

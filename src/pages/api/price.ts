@@ -1,6 +1,5 @@
 import { priceRequest } from '../../contracts/index.ts';
-import { endpoint, outcomeReply } from '../../server/index.ts';
-import { askPrice } from '../../usecases/ask-price.ts';
+import { askPrice, endpoint, outcomeReply } from '../../server/index.ts';
 
 export const GET = endpoint(
   { permission: 'see', schema: priceRequest, from: 'query' },

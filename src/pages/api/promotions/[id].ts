@@ -1,7 +1,12 @@
 import { savePromotionRequest, statusRequest } from '../../../contracts/index.ts';
-import { endpoint, failureReply, json, outcomeReply } from '../../../server/index.ts';
-import { savePromotion } from '../../../usecases/save-promotion.ts';
-import { setPromotionStatus } from '../../../usecases/set-promotion-status.ts';
+import {
+  endpoint,
+  failureReply,
+  json,
+  outcomeReply,
+  savePromotion,
+  setPromotionStatus,
+} from '../../../server/index.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, context }) => {
   const id = context.params.id!;

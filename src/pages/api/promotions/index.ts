@@ -1,7 +1,5 @@
 import { savePromotionRequest } from '../../../contracts/index.ts';
-import { endpoint, json, outcomeReply } from '../../../server/index.ts';
-import { listPromotions } from '../../../usecases/list-promotions.ts';
-import { savePromotion } from '../../../usecases/save-promotion.ts';
+import { endpoint, json, listPromotions, outcomeReply, savePromotion } from '../../../server/index.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
   json(await listPromotions(app, person)),

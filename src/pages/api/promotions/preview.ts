@@ -1,6 +1,5 @@
 import { previewRequest } from '../../../contracts/index.ts';
-import { endpoint, outcomeReply } from '../../../server/index.ts';
-import { previewPromotion } from '../../../usecases/preview-promotion.ts';
+import { endpoint, outcomeReply, previewPromotion } from '../../../server/index.ts';
 
 export const POST = endpoint({ permission: 'see', schema: previewRequest }, async ({ app, person, input }) =>
   outcomeReply(

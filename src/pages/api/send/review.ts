@@ -1,7 +1,5 @@
-import type { Instant } from '../../../core/calendar/index.ts';
-import { endpoint, outcomeReply } from '../../../server/index.ts';
-import { reviewSending } from '../../../usecases/review-sending.ts';
+import { endpoint, now, outcomeReply, reviewSending } from '../../../server/index.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
-  outcomeReply(await reviewSending(app, person, Date.now() as Instant)),
+  outcomeReply(await reviewSending(app, person, now())),
 );

@@ -1,5 +1,4 @@
-import { json, terminalEndpoint } from '../../../server/index.ts';
-import { takePriceFile } from '../../../usecases/serve-terminal.ts';
+import { json, takePriceFile, terminalEndpoint } from '../../../server/index.ts';
 
 /** `?have=12`: the newest file of the terminal's store, or 204 where it has that one. */
 export const GET = terminalEndpoint(async ({ app, terminal, context }) => {

@@ -1,6 +1,5 @@
 import { shape, terminalReport } from '../../../contracts/index.ts';
-import { failureReply, json, log, terminalEndpoint } from '../../../server/index.ts';
-import { noteTerminal } from '../../../usecases/serve-terminal.ts';
+import { failureReply, json, log, noteTerminal, terminalEndpoint } from '../../../server/index.ts';
 
 export const POST = terminalEndpoint(async ({ app, terminal, context }) => {
   const shaped = shape(terminalReport, await context.request.json().catch(() => null));

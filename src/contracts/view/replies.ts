@@ -1,5 +1,5 @@
-import type { PromotionDocument } from '../core/plan/index.ts';
-import type { LostReason, PriceProblem } from '../core/tag-price/index.ts';
+import type { PromotionDocument } from '../../core/plan/index.ts';
+import type { LostReason, PriceProblem } from '../../core/tag-price/index.ts';
 import type { Role } from './roles.ts';
 
 /** What endpoints answer with. Amounts are decimal texts, moments are wall times at the store. */

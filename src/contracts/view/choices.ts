@@ -1,0 +1,16 @@
+import type { PlanDocument } from '../../core/plan/index.ts';
+
+/** All that a part of a sentence can be changed to. Items are searched for instead: there are too many. */
+export interface Choices
+  extends Required<
+    Pick<PlanDocument, 'nodes' | 'itemSets' | 'zones' | 'storeGroups' | 'shopperGroups' | 'priceLists'>
+  > {
+  readonly format: PlanDocument['format'];
+  readonly version: PlanDocument['version'];
+  readonly currency: string;
+  readonly marginFloor: number | null;
+  readonly stores: PlanDocument['stores'];
+  readonly brands: readonly string[];
+  readonly itemTags: readonly string[];
+  readonly channels: readonly string[];
+}

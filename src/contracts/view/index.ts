@@ -1,0 +1,6 @@
+/** What pages show. Free of Joi, so that the browser may load it. */
+export * from './choices.ts';
+export * from './lens.ts';
+export * from './replies.ts';
+export * from './roles.ts';
+export * from './today.ts';

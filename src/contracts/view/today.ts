@@ -1,0 +1,31 @@
+import type { PromotionSummary } from './replies.ts';
+
+/** What Today answers: what starts and ends, what waits, what the terminals lack, what the checks found. */
+export interface TodayView {
+  readonly live: number;
+  readonly starting: readonly PromotionSummary[];
+  readonly ending: readonly PromotionSummary[];
+  readonly drafts: readonly PromotionSummary[];
+  readonly unsent: { readonly stores: number; readonly promotions: readonly string[] };
+  readonly terminals: TerminalCount;
+  readonly findings: readonly Finding[];
+}
+
+export interface TerminalCount {
+  readonly all: number;
+  readonly upToDate: number;
+  readonly troubled: readonly {
+    readonly terminal: string;
+    readonly store: string;
+    readonly storeName: string;
+    readonly trouble: TerminalTrouble;
+    readonly detail: string | null;
+  }[];
+}
+
+export const TERMINAL_TROUBLES = ['never-seen', 'silent', 'refused', 'wrong-clock', 'behind'] as const;
+export type TerminalTrouble = (typeof TERMINAL_TROUBLES)[number];
+
+export type Finding =
+  | { readonly code: 'open-end'; readonly promotion: { readonly id: string; readonly name: string } }
+  | { readonly code: 'below-cost' | 'below-floor'; readonly items: number; readonly example: string };

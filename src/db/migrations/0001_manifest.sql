@@ -1,0 +1,1 @@
+ALTER TABLE "price_file" ADD COLUMN "manifest" jsonb;

@@ -1,0 +1,136 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import {
+  type Choices,
+  GROUP_PREFIX,
+  type Lens,
+  type LensView,
+  lensQuery,
+} from '../../contracts/view/index.ts';
+import { shortMoment, zoneWords } from '../../ui/moment.ts';
+import { Part, PickList } from '../../ui/pieces/index.ts';
+import { ask, WithServer } from '../server/index.ts';
+
+/** The same page through another lens; what else its address says stays. */
+function look(lens: Lens): void {
+  const rest = new URLSearchParams(location.search);
+  for (const key of ['where', 'at', 'for']) rest.delete(key);
+  location.assign(location.pathname + lensQuery(lens, Object.fromEntries(rest)));
+}
+
+export function LensBar({ view }: { view: LensView }) {
+  return (
+    <WithServer>
+      <Sentence view={view} />
+    </WithServer>
+  );
+}
+
+/** The lens as a sentence: where, when and for whom prices are looked at. */
+function Sentence({ view }: { view: LensView }) {
+  const { lens, store, group, at, now, shopper } = view;
+  return (
+    <p className="font-serif text-[1.05rem] leading-7">
+      <span className="quiet">Looking at </span>
+      <Part name="Where" words={group ? `${group.name} (${group.stores.length})` : store.name}>
+        {() => <Where lens={lens} />}
+      </Part>
+      <span className="quiet">, </span>
+      <Part name="When" words={lens.at ? shortMoment(at, now) : `now, ${shortMoment(at, now)}`}>
+        {() => <When lens={lens} at={at} />}
+      </Part>
+      <span className="quiet">, as </span>
+      <Part name="For whom" words={shopper ? shopper.name : 'a guest'}>
+        {() => <ForWhom lens={lens} />}
+      </Part>
+      <span className="quiet ml-2 whitespace-nowrap font-sans text-sm">{zoneWords(store.timeZone)}</span>
+    </p>
+  );
+}
+
+const useChoices = () =>
+  useQuery({ queryKey: ['choices'], queryFn: () => ask<Choices>('/api/choices'), staleTime: 300_000 });
+
+function Loading({ failed }: { failed: boolean }) {
+  return (
+    <span className="quiet text-sm" role="status">
+      {failed ? 'The list could not be read. Close this and try again.' : 'Reading …'}
+    </span>
+  );
+}
+
+function Where({ lens }: { lens: Lens }) {
+  const { data, isError } = useChoices();
+  if (!data) return <Loading failed={isError} />;
+  const options = [
+    ...data.storeGroups.map(({ id, name }) => ({
+      value: GROUP_PREFIX + id,
+      label: name,
+      kind: 'Store groups',
+    })),
+    ...data.stores.map(({ id, name, timeZone }) => ({
+      value: id,
+      label: name,
+      note: zoneWords(timeZone),
+      kind: 'Stores',
+    })),
+  ];
+  return (
+    <PickList
+      name="Stores and groups"
+      options={options}
+      chosen={lens.where ? [lens.where] : []}
+      onPick={(where) => look({ ...lens, where })}
+    />
+  );
+}
+
+function When({ lens, at }: { lens: Lens; at: string }) {
+  const [text, setText] = useState(at.slice(0, 16));
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        look({ ...lens, at: text || null });
+      }}
+    >
+      <label className="block text-sm">
+        Date and hour at the store
+        <input
+          type="datetime-local"
+          className="input input-sm mt-1 w-full"
+          value={text}
+          required
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      <span className="mt-2 flex gap-2">
+        <button type="submit" className="btn btn-primary btn-sm">
+          Look then
+        </button>
+        <button type="button" className="btn btn-sm" onClick={() => look({ ...lens, at: null })}>
+          Now
+        </button>
+      </span>
+    </form>
+  );
+}
+
+const GUEST = 'guest';
+
+function ForWhom({ lens }: { lens: Lens }) {
+  const { data, isError } = useChoices();
+  if (!data) return <Loading failed={isError} />;
+  const options = [
+    { value: GUEST, label: 'A guest', note: 'known to nobody', kind: 'Shoppers' },
+    ...data.shopperGroups.map(({ id, name }) => ({ value: `group ${id}`, label: name, kind: 'Shoppers' })),
+  ];
+  return (
+    <PickList
+      name="Kinds of shopper"
+      options={options}
+      chosen={[lens.shopper === null ? GUEST : `group ${lens.shopper}`]}
+      onPick={(value) => look({ ...lens, shopper: value === GUEST ? null : value.slice('group '.length) })}
+    />
+  );
+}

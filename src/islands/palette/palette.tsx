@@ -1,0 +1,184 @@
+import { useQuery } from '@tanstack/react-query';
+import { Command } from 'cmdk';
+import { useEffect, useRef, useState } from 'react';
+import type { PromotionSummary } from '../../contracts/view/index.ts';
+import { PLACES } from '../../ui/places.ts';
+import { ask, WithServer } from '../server/index.ts';
+
+export interface PageKey {
+  readonly key: string;
+  readonly does: string;
+}
+
+const EVERYWHERE: readonly PageKey[] = [
+  { key: 'Ctrl K', does: 'go anywhere, do anything' },
+  { key: '/', does: 'search on this page' },
+  { key: '?', does: 'show these keys' },
+  { key: 'Esc', does: 'close what is open' },
+];
+
+type Shown = 'nothing' | 'palette' | 'keys';
+
+/** Ctrl K goes anywhere, "/" searches the page, "?" lists the keys. */
+export function Palette({ query, keys, plans }: { query: string; keys: readonly PageKey[]; plans: boolean }) {
+  const [shown, setShown] = useState<Shown>('nothing');
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      const next = shownBy(event);
+      if (next === null) return;
+      event.preventDefault();
+      setShown(next);
+    };
+    document.addEventListener('keydown', listen);
+    return () => document.removeEventListener('keydown', listen);
+  }, []);
+  useEffect(() => {
+    if (shown === 'nothing') dialog.current?.close();
+    else dialog.current?.showModal();
+  }, [shown]);
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm w-full justify-start font-normal"
+        onClick={() => setShown('palette')}
+      >
+        Go to … <kbd className="kbd kbd-sm ml-auto">Ctrl K</kbd>
+      </button>
+      <dialog
+        ref={dialog}
+        aria-label={shown === 'keys' ? 'Keys of this page' : 'Go anywhere'}
+        className="m-auto mt-[12vh] w-[34rem] max-w-[calc(100vw-2rem)] rounded-box border border-base-content/25 bg-base-100 p-3 text-base-content shadow-xl backdrop:bg-base-content/30"
+        onClose={() => setShown('nothing')}
+      >
+        {shown === 'palette' ? (
+          <WithServer>
+            <Everything query={query} plans={plans} />
+          </WithServer>
+        ) : null}
+        {shown === 'keys' ? <Keys keys={[...EVERYWHERE, ...keys]} close={() => setShown('nothing')} /> : null}
+      </dialog>
+    </>
+  );
+}
+
+/** What a key press asks for; keys that are text being typed ask for nothing. */
+function shownBy(event: KeyboardEvent): Shown | null {
+  if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey)) return 'palette';
+  const typing = (event.target as HTMLElement).closest?.('input, textarea, select, [contenteditable]');
+  if (typing || event.ctrlKey || event.metaKey || event.altKey) return null;
+  if (event.key === '?') return 'keys';
+  if (event.key !== '/') return null;
+  const search = document.querySelector<HTMLElement>('main [data-search]');
+  if (!search) return 'palette';
+  search.focus();
+  event.preventDefault();
+  return null;
+}
+
+function Keys({ keys, close }: { keys: readonly PageKey[]; close: () => void }) {
+  return (
+    <>
+      <h2 className="mb-2 text-lg">Keys of this page</h2>
+      <table className="rows">
+        <tbody>
+          {keys.map(({ key, does }) => (
+            <tr key={key}>
+              <td className="w-28">
+                <kbd className="kbd kbd-sm">{key}</kbd>
+              </td>
+              <td>{does}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <button type="button" className="btn btn-sm mt-3" onClick={close}>
+        Close
+      </button>
+    </>
+  );
+}
+
+function Everything({ query, plans }: { query: string; plans: boolean }) {
+  const [text, setText] = useState('');
+  const promotions = useQuery({
+    queryKey: ['promotions'],
+    queryFn: () => ask<PromotionSummary[]>('/api/promotions'),
+  });
+  const items = useQuery({
+    queryKey: ['items', text],
+    queryFn: () => ask<{ sku: string; name: string }[]>(`/api/items?q=${encodeURIComponent(text)}`),
+    enabled: text.length >= 2,
+    placeholderData: (before) => before,
+  });
+  const go = (path: string) => location.assign(path);
+  const item =
+    'flex cursor-pointer gap-3 rounded-field px-2 py-1.5 data-[selected=true]:bg-accent data-[selected=true]:text-accent-content';
+  const group =
+    '[&_[cmdk-group-heading]]:quiet [&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-xs';
+  return (
+    <Command label="Go anywhere" loop>
+      <Command.Input
+        autoFocus
+        className="input w-full"
+        placeholder="A place, a promotion, an item …"
+        aria-label="A place, a promotion, an item"
+        value={text}
+        onValueChange={setText}
+      />
+      <Command.List className="mt-2 max-h-[50vh] overflow-y-auto" tabIndex={0}>
+        <Command.Empty className="quiet px-2 py-1">Nothing by that name.</Command.Empty>
+        <Command.Group heading="Places" className={group}>
+          {PLACES.map(({ id, name, path, answers }) => (
+            <Command.Item
+              key={id}
+              className={item}
+              value={`${name} ${answers}`}
+              onSelect={() => go(path + query)}
+            >
+              <span className="w-24">{name}</span>
+              <span className="text-sm opacity-80">{answers}</span>
+            </Command.Item>
+          ))}
+          {plans ? (
+            <Command.Item className={item} value="new price change" onSelect={() => go(`/plan/new${query}`)}>
+              <span className="w-24">Plan</span>
+              <span className="text-sm opacity-80">A new price change</span>
+            </Command.Item>
+          ) : null}
+        </Command.Group>
+        {text.length >= 2 ? (
+          <>
+            <Command.Group heading="Items, checked" className={group}>
+              {(items.data ?? []).slice(0, 8).map(({ sku, name }) => (
+                <Command.Item
+                  key={sku}
+                  className={item}
+                  value={`${name} ${sku} ${text}`}
+                  onSelect={() => go(`/check${query}${query ? '&' : '?'}item=${encodeURIComponent(sku)}`)}
+                >
+                  <span className="w-24 text-sm opacity-80">{sku}</span>
+                  <span>{name}</span>
+                </Command.Item>
+              ))}
+            </Command.Group>
+            <Command.Group heading="Promotions" className={group}>
+              {(promotions.data ?? []).map(({ id, name }) => (
+                <Command.Item
+                  key={id}
+                  className={item}
+                  value={`${name} ${id}`}
+                  onSelect={() => go(`/plan/${encodeURIComponent(id)}${query}`)}
+                >
+                  <span className="w-24 truncate text-sm opacity-80">{id}</span>
+                  <span>{name}</span>
+                </Command.Item>
+              ))}
+            </Command.Group>
+          </>
+        ) : null}
+      </Command.List>
+    </Command>
+  );
+}

@@ -1,0 +1,43 @@
+/** Why the server did not do what it was asked, in words for the reader. */
+export interface Refusal {
+  readonly status: number;
+  readonly message: string;
+  readonly faults: readonly { readonly path: string; readonly message: string }[];
+  /** What stands on the server now, where somebody else saved in between. */
+  readonly current?: unknown;
+}
+
+export class Refused extends Error {
+  constructor(readonly refusal: Refusal) {
+    super(refusal.message);
+  }
+}
+
+const NO_ANSWER: Refusal = {
+  status: 0,
+  message: 'Bell Tag did not answer. What stands on this page is kept; try again.',
+  faults: [],
+};
+
+/**
+ * Asks the server.
+ * @throws Refused with what the server said, or that it did not answer.
+ */
+export async function ask<T>(path: string, send?: { method: string; body: unknown }): Promise<T> {
+  const reply = await fetch(
+    path,
+    send && {
+      method: send.method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(send.body),
+    },
+  ).catch(() => null);
+  if (!reply) throw new Refused(NO_ANSWER);
+  const value: unknown = await reply.json().catch(() => null);
+  if (reply.ok) return value as T;
+  const { message = NO_ANSWER.message, faults = [], current } = (value ?? {}) as Partial<Refusal>;
+  throw new Refused({ status: reply.status, message, faults, current });
+}
+
+export const refusalOf = (error: unknown): Refusal =>
+  error instanceof Refused ? error.refusal : { ...NO_ANSWER, message: String(error) };

@@ -1,0 +1,2 @@
+export * from './ask.ts';
+export * from './with-server.tsx';

@@ -1,0 +1,3 @@
+import { endpoint, json, listChoices } from '../../server/index.ts';
+
+export const GET = endpoint({ permission: 'see' }, async ({ app }) => json(await listChoices(app)));

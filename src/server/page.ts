@@ -1,0 +1,18 @@
+import { type LensView, type Person, readLens } from '../contracts/index.ts';
+import { resolveLens } from '../usecases/index.ts';
+import { type App, app } from './app.ts';
+import { now } from './clock.ts';
+
+/** What every page begins with: who looks, and through which lens. Null where the person sees no store at all. */
+export async function lookThrough(astro: {
+  url: URL;
+  locals: { person: Person | null };
+}): Promise<{ app: App; person: Person; view: LensView } | null> {
+  const running = await app();
+  const { person } = astro.locals;
+  if (!person) throw new Error('a page that needs a person was reached without one');
+  const view = await resolveLens(running, person, readLens(astro.url.searchParams), now());
+  return view && { app: running, person, view };
+}
+
+export const NO_STORES = '/sign-in?why=no-stores';

@@ -1,0 +1,5 @@
+export * from './bell.tsx';
+export * from './part.tsx';
+export * from './phase-mark.tsx';
+export * from './pick-list.tsx';
+export * from './price-tag.tsx';

@@ -1,0 +1,85 @@
+import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
+
+/**
+ * A part of a sentence that is pressed to change it in its place: the words, and a small panel under them.
+ * The panel closes with Escape, with a press elsewhere, or when `children` calls `close`.
+ */
+export function Part({
+  words,
+  name,
+  wide = false,
+  invalid = null,
+  startOpen = false,
+  children,
+}: {
+  words: ReactNode;
+  /** What this part says, for a screen reader. */
+  name: string;
+  wide?: boolean;
+  invalid?: string | null;
+  startOpen?: boolean;
+  children: (close: () => void) => ReactNode;
+}) {
+  const [open, setOpen] = useState(startOpen);
+  const root = useRef<HTMLSpanElement>(null);
+  const button = useRef<HTMLButtonElement>(null);
+  const id = useId();
+  const close = () => {
+    setOpen(false);
+    button.current?.focus();
+  };
+  useEffect(() => {
+    if (!open) return;
+    const outside = (event: Event) => {
+      if (!root.current?.contains(event.target as Node)) setOpen(false);
+    };
+    document.addEventListener('pointerdown', outside);
+    return () => document.removeEventListener('pointerdown', outside);
+  }, [open]);
+  useEffect(() => {
+    if (open)
+      root.current
+        ?.querySelector<HTMLElement>('[data-panel] :is(input, select, textarea, button, [tabindex])')
+        ?.focus();
+  }, [open]);
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: Escape from anywhere inside closes the panel.
+    <span
+      ref={root}
+      className="relative inline-block"
+      onKeyDown={(event) => {
+        if (event.key === 'Escape' && open) {
+          event.stopPropagation();
+          close();
+        }
+      }}
+    >
+      <button
+        ref={button}
+        type="button"
+        className={`part ${invalid ? 'text-error' : ''}`}
+        aria-expanded={open}
+        aria-controls={id}
+        aria-describedby={invalid ? `${id}-fault` : undefined}
+        onClick={() => setOpen(!open)}
+      >
+        <span className="sr-only">{name}: </span>
+        {words}
+      </button>
+      {invalid ? (
+        <span id={`${id}-fault`} className="mt-0.5 block font-sans text-error text-sm" role="alert">
+          {invalid}
+        </span>
+      ) : null}
+      {open ? (
+        <span
+          id={id}
+          data-panel=""
+          className={`absolute top-full left-0 z-30 mt-1 block rounded-box border border-base-content/25 bg-base-100 p-3 font-sans text-base leading-normal shadow-lg ${wide ? 'w-96' : 'w-72'} max-w-[calc(100vw-2rem)]`}
+        >
+          {children(close)}
+        </span>
+      ) : null}
+    </span>
+  );
+}

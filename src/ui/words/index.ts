@@ -1,0 +1,4 @@
+export * from './lost-reason.ts';
+export * from './phase.ts';
+export * from './role.ts';
+export * from './terminal-trouble.ts';

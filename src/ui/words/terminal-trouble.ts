@@ -1,0 +1,9 @@
+import type { TerminalTrouble } from '../../contracts/view/index.ts';
+
+export const TROUBLE_WORDS: Readonly<Record<TerminalTrouble, string>> = {
+  'never-seen': 'never heard of',
+  silent: 'silent for over a minute',
+  refused: 'refused its price file',
+  'wrong-clock': 'its clock is wrong',
+  behind: 'has not taken the newest price file yet',
+};

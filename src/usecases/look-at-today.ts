@@ -1,0 +1,101 @@
+import {
+  type Finding,
+  type LensView,
+  type Person,
+  type PromotionSummary,
+  sees,
+  type TerminalCount,
+  type TodayView,
+} from '../contracts/index.ts';
+import { DAY, formatWallTime, type Instant, parseMoment, type WallTime } from '../core/calendar/index.ts';
+import { marginOf } from '../core/consequences/index.ts';
+import { minorUnits } from '../core/money/index.ts';
+import { book, NO_PRICE } from '../core/price-book/index.ts';
+import { isEmpty } from '../core/price-file/index.ts';
+import { listPromotions } from './list-promotions.ts';
+import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
+import { promotionsIn, storesToSend } from './review-sending.ts';
+import type { SendingStore } from './sending-store.ts';
+import { troubleOf } from './terminal-trouble.ts';
+
+const AHEAD = 7 * DAY;
+
+/** The start of the day's work, looked at through the lens. */
+export async function lookAtToday(
+  ports: { book: PlanBook; promotions: PromotionStore; sending: SendingStore },
+  person: Person,
+  view: LensView,
+  now: Instant,
+): Promise<TodayView> {
+  const current = await ports.book.current();
+  const all = await listPromotions(ports, person);
+  const approved = all.filter(({ status }) => status === 'approved');
+  const store = current.compiled.stores.get(view.store.id)!;
+  const clock = current.compiled.clockOf(store);
+  const at = parseMoment(view.at, clock)!;
+  const from = view.at.slice(0, 16);
+  const to = formatWallTime((clock.toWall(at) + AHEAD) as WallTime);
+  const within = (text: string | null): text is string => text !== null && text >= from && text < to;
+  return {
+    live: approved.filter((one) => one.from <= from && (one.to === null || one.to > from)).length,
+    starting: approved.filter((one) => within(one.from)).sort((a, b) => (a.from < b.from ? -1 : 1)),
+    ending: approved.filter((one) => within(one.to)).sort((a, b) => (a.to! < b.to! ? -1 : 1)),
+    drafts: all.filter(({ status }) => status === 'draft'),
+    unsent: await unsent(ports.sending, current, person, now),
+    terminals: await countTerminals(ports.sending, current, person, now),
+    findings: [...openEnds(approved, from), ...belowCost(current, view, at)],
+  };
+}
+
+async function unsent(
+  sending: SendingStore,
+  current: CurrentPlan,
+  person: Person,
+  now: Instant,
+): Promise<TodayView['unsent']> {
+  const open = (await storesToSend(current, sending, now)).filter(
+    ({ store, difference }) => sees(person, store.id) && !isEmpty(difference),
+  );
+  const names = new Map(current.document.promotions.map(({ id, name }) => [id, name]));
+  return { stores: open.length, promotions: promotionsIn(open).map((id) => names.get(id) ?? id) };
+}
+
+async function countTerminals(
+  sending: SendingStore,
+  { compiled }: CurrentPlan,
+  person: Person,
+  now: Instant,
+): Promise<TerminalCount> {
+  const all = (await sending.terminals()).filter(({ store }) => sees(person, store));
+  const troubled = all.flatMap((status) => {
+    const trouble = troubleOf(status, now);
+    const { terminal, store, problem } = status;
+    const storeName = compiled.stores.get(store)?.name ?? store;
+    return trouble === null ? [] : [{ terminal, store, storeName, trouble, detail: problem }];
+  });
+  return { all: all.length, upToDate: all.length - troubled.length, troubled };
+}
+
+function openEnds(approved: readonly PromotionSummary[], from: string): Finding[] {
+  return approved
+    .filter((one) => one.to === null && one.from <= from)
+    .map(({ id, name }) => ({ code: 'open-end', promotion: { id, name } }));
+}
+
+/** Tag prices at the lens's store and moment that earn nothing, or too little. */
+function belowCost({ compiled }: CurrentPlan, { store }: LensView, at: Instant): Finding[] {
+  const { prices } = book(compiled, at, [store.id]);
+  const floor = compiled.plan.policy.marginFloor;
+  const lossy: string[] = [];
+  const thin: string[] = [];
+  compiled.catalogue.items.forEach((item, index) => {
+    const price = prices[index]!;
+    if (price === NO_PRICE || item.cost === null) return;
+    const margin = marginOf(minorUnits(price), item.cost);
+    if (price < item.cost) lossy.push(item.name);
+    else if (floor !== null && margin !== null && margin < floor) thin.push(item.name);
+  });
+  const found = (code: 'below-cost' | 'below-floor', names: string[]): Finding[] =>
+    names.length === 0 ? [] : [{ code, items: names.length, example: names[0]! }];
+  return [...found('below-cost', lossy), ...found('below-floor', thin)];
+}
