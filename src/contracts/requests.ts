@@ -18,6 +18,21 @@ export const priceRequest = Joi.object<PriceRequest>({
   group: id,
 });
 
+export interface PriceAcrossRequest {
+  item: string;
+  /** Wall time, the same at every store. */
+  at: string;
+  group?: string;
+  /** Ids of stores with commas between; absent: all. */
+  stores?: string;
+}
+export const priceAcrossRequest = Joi.object<PriceAcrossRequest>({
+  item: id.required(),
+  at: Joi.string().required(),
+  group: id,
+  stores: Joi.string().max(20_000),
+});
+
 export interface SavePromotionRequest {
   promotion: PromotionDocument;
   /** The revision that was opened; absent for a new one. */

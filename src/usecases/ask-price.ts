@@ -21,8 +21,9 @@ import { describeRatio, formatAmount, type MinorUnits } from '../core/money/inde
 import type { Promotion } from '../core/plan/index.ts';
 import { priceAt, timeline } from '../core/price-book/index.ts';
 import { formulaWords, namesOf, promotionText, roundingWords } from '../core/sentence/index.ts';
-import { GUEST, type PriceAnswer, type Shopper, type Working } from '../core/tag-price/index.ts';
+import type { PriceAnswer, Working } from '../core/tag-price/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
+import { shopperOf } from './shopper-of.ts';
 
 /** How far the steps reach to either side of the moment. */
 const AROUND = 7 * DAY;
@@ -44,11 +45,8 @@ export async function askPrice(
   const at = parseMoment(request.at, clock);
   if (at === null)
     return invalid(['at'], `"${request.at}" is no moment`, 'a wall time such as 2027-03-01T09:00');
-  if (request.group !== undefined && !compiled.plan.shopperGroups.some(({ id }) => id === request.group)) {
-    return invalid(['group'], `no shopper group "${request.group}"`, 'the id of a shopper group');
-  }
-  const shopper: Shopper =
-    request.group === undefined ? GUEST : { kind: 'shopper', id: null, groups: [request.group] };
+  const shopper = shopperOf(request.group, compiled);
+  if (!shopper) return invalid(['group'], `no shopper group "${request.group}"`, 'the id of a shopper group');
   const question = { sku: request.item, store: store.id, shopper };
   const item = compiled.catalogue.items[index]!;
   const answer = priceAt(compiled, { ...question, at });
@@ -142,10 +140,14 @@ function stepsOf(
   span: { from: Instant; to: Instant },
   clock: ZoneClock,
 ): PriceStory['steps'] {
+  const names = new Map(current.compiled.plan.promotions.map(({ id, name }) => [id, name]));
   return timeline(current.compiled, question, span).map((step) => ({
     from: formatMoment(step.from, clock),
     to: formatMoment(step.to, clock),
     price: step.price === null ? null : formatAmount(step.price, current.compiled.plan.currency),
-    promotion: step.promotion,
+    promotion:
+      step.promotion === null
+        ? null
+        : { id: step.promotion, name: names.get(step.promotion) ?? step.promotion },
   }));
 }

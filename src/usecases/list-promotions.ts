@@ -3,16 +3,21 @@ import { storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { PlanBook, PromotionStore } from './plan-store.ts';
 
-/** Every promotion with its sentence, by start; of a store's own people only those of their stores. */
+/**
+ * Every promotion with its sentence, by start; of a store's own people only those of their stores.
+ * @param among ids of stores: only promotions that count in one of them. Null: all.
+ */
 export async function listPromotions(
   ports: { book: PlanBook; promotions: PromotionStore },
   person: Person,
+  among: readonly string[] | null = null,
 ): Promise<PromotionSummary[]> {
   const { document, compiled } = await ports.book.current();
   const names = namesOf(document);
   const all = await ports.promotions.all();
   return all.flatMap(({ promotion, revision }) => {
     const stores = storesOf(promotion.where ?? { all: true }, compiled.plan);
+    if (among && !among.some((store) => stores.has(store))) return [];
     if (person.stores && !person.stores.some((store) => stores.has(store))) return [];
     return [
       {

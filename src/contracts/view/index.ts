@@ -3,4 +3,5 @@ export * from './choices.ts';
 export * from './lens.ts';
 export * from './replies.ts';
 export * from './roles.ts';
+export * from './stockroom.ts';
 export * from './today.ts';

@@ -1,6 +1,7 @@
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { LostReason, PriceProblem } from '../../core/tag-price/index.ts';
 import type { Role } from './roles.ts';
+import type { TerminalTrouble } from './today.ts';
 
 /** What endpoints answer with. Amounts are decimal texts, moments are wall times at the store. */
 export interface PromotionSummary {
@@ -58,7 +59,47 @@ export interface PriceStory {
     readonly from: string;
     readonly to: string;
     readonly price: string | null;
-    readonly promotion: string | null;
+    readonly promotion: { readonly id: string; readonly name: string } | null;
+  }[];
+}
+
+/** One item across stores, at the same hour of each store's own clock. */
+export interface PriceAcross {
+  readonly at: string;
+  readonly prices: readonly {
+    readonly price: string | null;
+    readonly problem: PriceProblem | null;
+    readonly promotion: { readonly id: string; readonly name: string } | null;
+    readonly stores: readonly { readonly id: string; readonly name: string }[];
+  }[];
+}
+
+/** What a terminal last said of itself, and what is wrong with it. */
+export interface TerminalRow {
+  readonly terminal: string;
+  readonly store: string;
+  readonly storeName: string;
+  readonly timeZone: string;
+  readonly tags: readonly string[];
+  readonly holds: number | null;
+  readonly wanted: number | null;
+  /** ISO 8601, UTC. */
+  readonly heldSince: string | null;
+  readonly lastSeen: string | null;
+  /** Its clock less ours, milliseconds. */
+  readonly clockSkew: number | null;
+  readonly problem: string | null;
+  readonly trouble: TerminalTrouble | null;
+}
+
+export interface TerminalsView {
+  readonly terminals: readonly TerminalRow[];
+  readonly rollouts: readonly {
+    readonly id: number;
+    /** ISO 8601, UTC. */
+    readonly createdAt: string;
+    readonly createdBy: string;
+    readonly stores: number;
   }[];
 }
 

@@ -10,6 +10,9 @@ const { RRule } = (
     : (rrulePackage as unknown as { default: typeof rrulePackage }).default
 ) as typeof rrulePackage;
 
+/** "every month on the 1st Saturday" of "FREQ=MONTHLY;BYDAY=1SA" (RFC 5545). */
+export const describeRule = (rule: string): string => RRule.fromString(rule).toText();
+
 /** ISO 8601 duration of weeks, days, hours and minutes. */
 export interface SpanLength {
   /** By the wall clock. */

@@ -239,3 +239,9 @@ export type OfferDocument =
       value: { free: true } | { flat: Money } | { percentOff: number };
     };
 export type OfferKind = OfferDocument['kind'];
+
+/** A promotion that changes shelf prices. */
+export type PriceChangePromotionDocument = PromotionDocument & { offer: PriceChangeDocument };
+
+export const isPriceChange = (promotion: PromotionDocument): promotion is PriceChangePromotionDocument =>
+  promotion.offer.kind === 'priceChange';

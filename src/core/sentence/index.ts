@@ -1,5 +1,6 @@
 export * from './deal-sentence.ts';
 export * from './formula-words.ts';
+export * from './inclusion.ts';
 export * from './names.ts';
 export * from './rules.ts';
 export * from './when-words.ts';

@@ -1,5 +1,6 @@
-import { parseLocalDate, weekdayOf } from '../calendar/index.ts';
-import type { WhenDocument } from '../plan/index.ts';
+import { describeRule, parseLocalDate, weekdayOf } from '../calendar/index.ts';
+import type { WhenDocument, WindowDocument } from '../plan/index.ts';
+import { durationWords } from './duration-words.ts';
 
 const DAYS = { mon: 'Mon', tue: 'Tue', wed: 'Wed', thu: 'Thu', fri: 'Fri', sat: 'Sat', sun: 'Sun' } as const;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -19,15 +20,17 @@ export function dateWords(date: string): string {
 
 /** From when until when, with hours, repeats and days left out. */
 export function whenWords(when: WhenDocument): string {
-  const parts = [
-    `from ${momentWords(when.from)}`,
-    when.to === undefined ? 'with no end' : `to ${momentWords(when.to)}`,
-  ];
-  if (when.repeat) parts.push(`each time by ${when.repeat.rrule} for ${when.repeat.duration}`);
-  for (const window of when.windows ?? []) {
-    const days = window.days ? `${window.days.map((day) => DAYS[day]).join(', ')} ` : '';
-    parts.push(`${days}${window.from}–${window.to}`);
-  }
-  if (when.except?.length) parts.push(`but not on ${when.except.map(dateWords).join(', ')}`);
-  return parts.join(' ');
+  const end = when.to === undefined ? 'with no end' : `to ${momentWords(when.to)}`;
+  const parts = [`from ${momentWords(when.from)} ${end}`];
+  if (when.repeat)
+    parts.push(`${describeRule(when.repeat.rrule)}, each time for ${durationWords(when.repeat.duration)}`);
+  const hours = (when.windows ?? []).map(windowWords);
+  if (hours.length > 0) parts.push(`only ${hours.join(' and ')}`);
+  if (when.except?.length) parts.push(`but not on ${when.except.map(dateWords).join(' and ')}`);
+  return parts.join(', ');
+}
+
+/** "Thu, Fri 18:00–20:00", "every day 16:00–18:00" */
+function windowWords({ days, from, to }: WindowDocument): string {
+  return `${days ? days.map((day) => DAYS[day]).join(', ') : 'every day'} ${from}–${to}`;
 }

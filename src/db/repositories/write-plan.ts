@@ -18,6 +18,7 @@ export async function writePlan(tx: Transaction, document: PlanDocument): Promis
   const money = amountColumn(document.currency);
   const keys = await tx.select({ id: t.terminal.id, keyHash: t.terminal.keyHash }).from(t.terminal);
   const keyOf = new Map(keys.map(({ id, keyHash }) => [id, keyHash]));
+  await setAside(tx);
   await empty(tx);
   const insert = (table: PgTable, rows: readonly object[]) => insertAll(tx, table, rows);
   await writeChain(tx, document);
@@ -81,6 +82,7 @@ export async function writePlan(tx: Transaction, document: PlanDocument): Promis
     document.promotions.flatMap(({ id, codes }) => (codes ?? []).map((code) => ({ promotion: id, code }))),
   );
   await insert(t.ruleReference, references(document));
+  await putBack(tx);
 }
 
 async function writeChain(tx: Transaction, document: PlanDocument): Promise<void> {
@@ -94,7 +96,27 @@ async function writeChain(tx: Transaction, document: PlanDocument): Promise<void
   await tx.insert(t.chain).values(row).onConflictDoUpdate({ target: t.chain.id, set: row });
 }
 
-/** Stores and terminals may be named by what was sent; those rows go where the plan drops them. */
+/** What belongs to a store or a terminal without being part of the plan. */
+const KEPT = [
+  { table: 'price_file', of: 'store' },
+  { table: 'terminal_state', of: 'terminal' },
+  { table: 'person_store', of: 'store' },
+] as const;
+
+async function setAside(tx: Transaction): Promise<void> {
+  for (const { table } of KEPT)
+    await tx.execute(sql.raw(`create temp table kept_${table} on commit drop as table ${table}`));
+}
+
+/** Comes back where its store or terminal stays; the rest goes with it. */
+async function putBack(tx: Transaction): Promise<void> {
+  for (const { table, of } of KEPT)
+    await tx.execute(
+      sql.raw(`insert into ${table} select kept.* from kept_${table} kept where exists
+        (select from ${of} where ${of}.id = kept.${of})`),
+    );
+}
+
 async function empty(tx: Transaction): Promise<void> {
   await tx.execute(sql`truncate table rule_reference, promotion_code, promotion, shopper_membership, shopper, shopper_group,
     price_list_price, price_list, range, item_set, item_price, item, node, terminal_state, price_file, person_store,

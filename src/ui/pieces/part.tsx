@@ -37,10 +37,11 @@ export function Part({
     return () => document.removeEventListener('pointerdown', outside);
   }, [open]);
   useEffect(() => {
-    if (open)
-      root.current
-        ?.querySelector<HTMLElement>('[data-panel] :is(input, select, textarea, button, [tabindex])')
-        ?.focus();
+    const panel = open ? root.current?.querySelector('[data-panel]') : null;
+    const first =
+      panel?.querySelector<HTMLElement>('[cmdk-input]') ??
+      panel?.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]');
+    first?.focus();
   }, [open]);
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: Escape from anywhere inside closes the panel.

@@ -1,8 +1,9 @@
 import { parsePlan } from '../../../contracts/index.ts';
 import { endpoint, failureReply, json } from '../../../server/index.ts';
 
-/** The whole plan as an open document. */
-export const GET = endpoint({ permission: 'see' }, async ({ app }) => {
+/** The whole plan as an open document, costs and all: not for people of single stores. */
+export const GET = endpoint({ permission: 'see' }, async ({ app, person }) => {
+  if (person.stores !== null) return failureReply({ kind: 'forbidden' });
   const { document } = await app.book.current();
   const reply = json(document);
   reply.headers.set('content-disposition', 'attachment; filename="plan.json"');

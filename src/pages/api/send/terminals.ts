@@ -1,7 +1,5 @@
-import { sees } from '../../../contracts/index.ts';
-import { endpoint, json } from '../../../server/index.ts';
+import { endpoint, json, listTerminals, now } from '../../../server/index.ts';
 
-export const GET = endpoint({ permission: 'see' }, async ({ app, person }) => {
-  const terminals = (await app.sending.terminals()).filter(({ store }) => sees(person, store));
-  return json({ terminals, rollouts: await app.sending.rollouts() });
-});
+export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
+  json(await listTerminals(app, person, now())),
+);

@@ -1,5 +1,5 @@
-import { priceRequest } from '../../contracts/index.ts';
-import { askPrice, endpoint, outcomeReply } from '../../server/index.ts';
+import { priceRequest } from '../../../contracts/index.ts';
+import { askPrice, endpoint, outcomeReply } from '../../../server/index.ts';
 
 export const GET = endpoint(
   { permission: 'see', schema: priceRequest, from: 'query' },

@@ -1,0 +1,114 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { type LensView, lensQuery, type PriceAcross, type PriceStory } from '../../contracts/view/index.ts';
+import { shortMoment } from '../../ui/moment.ts';
+import { ask, refusalOf, WithServer } from '../server/index.ts';
+import { Across } from './across.tsx';
+import { ItemSearch } from './item-search.tsx';
+import { Lost } from './lost.tsx';
+import { Steps } from './steps.tsx';
+import { Why } from './why.tsx';
+
+export function Check({ view, item }: { view: LensView; item: string | null }) {
+  return (
+    <WithServer>
+      <Question view={view} first={item} />
+    </WithServer>
+  );
+}
+
+/** One item, seen through the lens: its price, why, what lost, what comes next, and other stores. */
+function Question({ view, first }: { view: LensView; first: string | null }) {
+  const [item, setItem] = useState(first);
+  useEffect(() => {
+    const here = `/check${lensQuery(view.lens, item ? { item } : {})}`;
+    if (location.pathname + location.search !== here) history.replaceState(null, '', here);
+  }, [item, view.lens]);
+  const asked = new URLSearchParams({ store: view.store.id, at: view.at, ...(item ? { item } : {}) });
+  if (view.lens.shopper) asked.set('group', view.lens.shopper);
+  const story = useQuery({
+    queryKey: ['price', asked.toString()],
+    queryFn: () => ask<PriceStory>(`/api/price?${asked}`),
+    enabled: item !== null,
+  });
+  const across = useAcross(view, item);
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-6">
+        <h1 className="text-3xl">Check</h1>
+        <p className="quiet">The price of one item, and why it is that</p>
+      </div>
+      <div className="mt-4">
+        <ItemSearch onPick={setItem} startOpen={item === null} />
+      </div>
+      {item === null ? <Beginning onPick={setItem} /> : null}
+      {story.error ? (
+        <p role="alert" className="mt-6 border-error border-l-4 pl-3">
+          {refusalOf(story.error).message}{' '}
+          {refusalOf(story.error)
+            .faults.map(({ message }) => message)
+            .join('; ')}
+        </p>
+      ) : null}
+      {item !== null && story.isPending && !story.error ? (
+        <p className="quiet mt-6" role="status">
+          Working it out …
+        </p>
+      ) : null}
+      {item !== null && story.data ? (
+        <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
+          <div>
+            <p className="quiet text-sm">
+              {story.data.item.sku}
+              {story.data.item.gtin ? ` · ${story.data.item.gtin}` : ''} · in {story.data.store.name},{' '}
+              {shortMoment(story.data.at, view.now)},{' '}
+              {view.shopper ? `to ${view.shopper.name}` : 'to a guest'}
+            </p>
+            <Why story={story.data} query={lensQuery(view.lens)} />
+            <Lost story={story.data} query={lensQuery(view.lens)} />
+          </div>
+          <div>
+            <Steps story={story.data} view={view} item={item} />
+            {across.data ? <Across across={across.data} view={view} item={item} /> : null}
+          </div>
+        </div>
+      ) : null}
+    </>
+  );
+}
+
+/** The same question to the stores of the lens's group, or to all. */
+function useAcross(view: LensView, item: string | null) {
+  const asked = new URLSearchParams({ at: view.at.slice(0, 16), ...(item ? { item } : {}) });
+  if (view.lens.shopper) asked.set('group', view.lens.shopper);
+  if (view.group) asked.set('stores', view.group.stores.join(','));
+  return useQuery({
+    queryKey: ['across', asked.toString()],
+    queryFn: () => ask<PriceAcross>(`/api/price/across?${asked}`),
+    enabled: item !== null,
+  });
+}
+
+/** Before anything was asked: some goods to begin with. */
+function Beginning({ onPick }: { onPick: (sku: string) => void }) {
+  const { data = [] } = useQuery({
+    queryKey: ['items', ''],
+    queryFn: () => ask<{ sku: string; name: string }[]>('/api/items?q=sun'),
+  });
+  return (
+    <div className="mt-6">
+      <p className="quiet">
+        Scan or type a barcode, a SKU or a few words of the name. Or begin with one of these:
+      </p>
+      <ul className="mt-2">
+        {data.slice(0, 6).map(({ sku, name }) => (
+          <li key={sku}>
+            <button type="button" className="link py-0.5" onClick={() => onPick(sku)}>
+              {name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,163 @@
+import { type LensView, lensQuery, type Preview, type PreviewLine } from '../../contracts/view/index.ts';
+import { shortMoment } from '../../ui/moment.ts';
+import { PriceTag } from '../../ui/pieces/index.ts';
+import { LOST_REASON_WORDS } from '../../ui/words/index.ts';
+
+/** What the draft does, beside it. */
+export function ConsequencesBeside({
+  preview,
+  asking,
+  waitingFor,
+  broken,
+  view,
+}: {
+  preview: Preview | null;
+  asking: boolean;
+  waitingFor: string | null;
+  /** The draft cannot be worked out as it stands; what is shown is older. */
+  broken: boolean;
+  view: LensView;
+}) {
+  return (
+    <section aria-label="What it does" aria-busy={asking} className="border-base-300 xl:border-l xl:pl-7">
+      <h2 className="text-xl">
+        What it does{' '}
+        <span className="quiet font-normal font-sans text-sm" role="status">
+          {asking ? 'working it out …' : ''}
+        </span>
+      </h2>
+      {waitingFor ? (
+        <p className="quiet mt-3">
+          Choose {waitingFor}, and every price that changes stands here while you write.
+        </p>
+      ) : null}
+      {broken ? (
+        <p className="mt-3">It cannot be worked out as it stands; see what is said in red beside.</p>
+      ) : null}
+      {!waitingFor && preview ? (
+        <div className={broken ? 'opacity-60' : ''}>
+          <Summary preview={preview} view={view} />
+          <Meets preview={preview} view={view} />
+          <Lines preview={preview} view={view} />
+        </div>
+      ) : null}
+    </section>
+  );
+}
+
+function Summary({ preview, view }: { preview: Preview; view: LensView }) {
+  const { lookedAt, items, stores, changed, belowCost, belowFloor } = preview;
+  if (!lookedAt)
+    return (
+      <p className="mt-3">
+        {stores === 0 ? 'No store is in it.' : 'It is never live: no moment of it comes.'}
+      </p>
+    );
+  return (
+    <>
+      <p className="mt-2 flex flex-wrap items-baseline gap-x-6">
+        <Figure value={changed} words={`of ${items} items change price`} />
+        <Figure value={stores} words={stores === 1 ? 'store' : 'stores'} />
+        {belowCost > 0 ? <Figure value={belowCost} words="below cost" alarming /> : null}
+        {belowFloor > 0 ? <Figure value={belowFloor} words="under the margin floor" /> : null}
+      </p>
+      <p className="quiet text-sm">
+        Prices as in {lookedAt.storeName}, {shortMoment(lookedAt.at, view.now)}
+        {items === 0 ? '; it carries none of these goods.' : '.'}
+      </p>
+    </>
+  );
+}
+
+function Figure({ value, words, alarming = false }: { value: number; words: string; alarming?: boolean }) {
+  return (
+    <span className={alarming ? 'text-error' : ''}>
+      <span className="font-serif text-3xl">{value}</span> {words}
+    </span>
+  );
+}
+
+function Meets({ preview, view }: { preview: Preview; view: LensView }) {
+  if (preview.meets.length === 0) return null;
+  return (
+    <ul className="mt-3 text-sm">
+      {preview.meets.slice(0, 4).map(({ id, name, items, wins }) => (
+        <li key={id}>
+          {wins ? 'Loses to' : 'Takes over from'}{' '}
+          <a className="link" href={`/plan/${encodeURIComponent(id)}${lensQuery(view.lens)}`}>
+            {name}
+          </a>{' '}
+          on {items} {items === 1 ? 'item' : 'items'}.
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Lines({ preview, view }: { preview: Preview; view: LensView }) {
+  if (preview.lines.length === 0) return null;
+  const at = preview.lookedAt?.at ?? view.at;
+  const link = (sku: string) =>
+    `/check${lensQuery({ ...view.lens, where: preview.lookedAt?.store ?? view.lens.where, at: at.slice(0, 16) }, { item: sku })}`;
+  return (
+    <section
+      className="mt-3 max-h-[max(20rem,calc(100vh-16rem))] overflow-y-auto"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by keys.
+      tabIndex={0}
+      aria-label="Prices that change"
+    >
+      <table className="rows text-sm">
+        <thead className="sticky top-0 bg-base-100">
+          <tr>
+            <th>Item</th>
+            <th className="figure">Before, after</th>
+            <th className="figure">Margin</th>
+            <th className="figure" title="How many times as many units must be sold to earn the same">
+              Units to break even
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {preview.lines.map((line) => (
+            <Line key={line.sku} line={line} href={link(line.sku)} />
+          ))}
+        </tbody>
+      </table>
+      {preview.items > preview.lines.length ? (
+        <p className="quiet py-2 text-sm">
+          The first {preview.lines.length} of {preview.items} items.
+        </p>
+      ) : null}
+    </section>
+  );
+}
+
+function Line({ line, href }: { line: PreviewLine; href: string }) {
+  const { before, after, margin, breakEven, lost, name, cost } = line;
+  return (
+    <tr>
+      <td>
+        <a className="hover:underline" href={href}>
+          {name}
+        </a>
+        {lost ? <span className="quiet block text-xs">{LOST_REASON_WORDS[lost]}</span> : null}
+      </td>
+      <td className="figure">
+        <PriceTag price={after} former={before} promoted={after !== before} />
+      </td>
+      <td className={`figure ${margin !== null && margin < 0 ? 'text-error' : ''}`}>
+        {margin === null ? '' : `${(margin / 100).toFixed(1)} %`}
+        {margin !== null && margin < 0 ? <span className="sr-only"> below cost</span> : null}
+      </td>
+      <td className="figure">
+        {after === before
+          ? ''
+          : breakEven === null
+            ? cost === null
+              ? ''
+              : 'never'
+            : `× ${(breakEven / 100).toFixed(2)}`}
+      </td>
+    </tr>
+  );
+}

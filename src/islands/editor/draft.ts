@@ -1,0 +1,53 @@
+import type { LensView } from '../../contracts/view/index.ts';
+import { GROUP_PREFIX } from '../../contracts/view/index.ts';
+import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/wall-time.ts';
+import type { PriceChangeDocument, PromotionDocument } from '../../core/plan/document.ts';
+
+/** A price change being written. Without goods it is not one yet. */
+export interface Draft extends Omit<PromotionDocument, 'offer'> {
+  readonly offer: Omit<PriceChangeDocument, 'items'> & {
+    readonly items: PriceChangeDocument['items'] | null;
+  };
+}
+
+const FIRST_DAYS = 7;
+
+/** A new price change: from tomorrow at nine for a week, where the lens looks, for its shoppers. */
+export function newDraft({ lens, at }: LensView, id: string): Draft {
+  const day = parseLocalDate(at.slice(0, 10))! + 1;
+  const date = (offset: number) => formatLocalDate(dayNumber(day + offset));
+  return {
+    id,
+    name: '',
+    status: 'draft',
+    priority: 50,
+    ...placeOf(lens.where),
+    ...(lens.shopper ? { who: { groups: [lens.shopper] } } : {}),
+    when: { from: `${date(0)}T09:00`, to: `${date(FIRST_DAYS - 1)}T20:00` },
+    offer: { kind: 'priceChange', items: null, formula: { percentOff: 1000 } },
+  };
+}
+
+function placeOf(where: string | null): Pick<Draft, 'where'> {
+  if (where === null) return {};
+  return where.startsWith(GROUP_PREFIX)
+    ? { where: { group: where.slice(GROUP_PREFIX.length) } }
+    : { where: { stores: [where] } };
+}
+
+/** A draft that says what for; null where the goods are still to be chosen. */
+export function wholeOf(draft: Draft): PromotionDocument | null {
+  const { items } = draft.offer;
+  return items === null ? null : { ...draft, offer: { ...draft.offer, items } };
+}
+
+/** "Sun care weekend" and six random letters; readable in an address and in a price file. */
+export function idFor(name: string, random: string): string {
+  const words = name
+    .normalize('NFD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40);
+  return `${words || 'price-change'}-${random}`;
+}

@@ -1,0 +1,206 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { type Choices, type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
+import type { PriceChangePromotionDocument, PromotionDocument } from '../../core/plan/document.ts';
+import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { Actions } from './actions.tsx';
+import { ConsequencesBeside } from './consequences-beside.tsx';
+import { type Draft, idFor, newDraft, wholeOf } from './draft.ts';
+import { otherFaults } from './faults.ts';
+import { History, type HistoryRow } from './history.tsx';
+import { SentenceForm } from './sentence-form.tsx';
+
+/** What was opened: a promotion with its revision, or nothing yet. */
+export interface Opened {
+  readonly promotion: PriceChangePromotionDocument;
+  readonly revision: number;
+  readonly history: readonly HistoryRow[];
+}
+
+export interface EditorProps {
+  readonly view: LensView;
+  readonly opened: Opened | null;
+  readonly plans: boolean;
+  readonly approves: boolean;
+}
+
+export function Editor(props: EditorProps) {
+  return (
+    <WithServer>
+      <Desk {...props} />
+    </WithServer>
+  );
+}
+
+/** Where saving stands. */
+export type Saving =
+  | { readonly kind: 'idle' }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'saved'; readonly words: string }
+  | { readonly kind: 'refused'; readonly refusal: Refusal };
+
+function Desk({ view, opened, plans, approves }: EditorProps) {
+  const [draft, setDraft] = useState<Draft>(() => opened?.promotion ?? newDraft(view, ''));
+  const [kept, setKept] = useState<Opened | null>(opened);
+  const [saving, setSaving] = useState<Saving>({ kind: 'idle' });
+  const client = useQueryClient();
+  const choices = useQuery({
+    queryKey: ['choices'],
+    queryFn: () => ask<Choices>('/api/choices'),
+    staleTime: 300_000,
+  });
+  const dirty = JSON.stringify(draft) !== JSON.stringify(kept?.promotion ?? newDraft(view, ''));
+  useLeaveWarning(dirty);
+  const preview = usePreview(draft, view);
+  const change = (next: Draft) => {
+    setDraft(next);
+    if (saving.kind === 'saved') setSaving({ kind: 'idle' });
+  };
+
+  /** Saves the draft with a status. What the server refuses is shown at its part; nothing typed is lost. */
+  async function save(status: PromotionDocument['status'], words: string): Promise<void> {
+    const whole = wholeOf({ ...draft, status, name: draft.name.trim() });
+    if (!whole) return;
+    const promotion = kept ? whole : { ...whole, id: idFor(whole.name, crypto.randomUUID().slice(0, 6)) };
+    setSaving({ kind: 'saving' });
+    try {
+      await (kept
+        ? ask(pathOf(promotion.id), { method: 'PUT', body: { promotion, revision: kept.revision } })
+        : ask('/api/promotions', { method: 'POST', body: { promotion } }));
+      const stands = await ask<Opened>(pathOf(promotion.id));
+      setKept(stands);
+      setDraft(stands.promotion);
+      history.replaceState(null, '', `/plan/${encodeURIComponent(promotion.id)}${lensQuery(view.lens)}`);
+      document.title = `${promotion.name} · Bell Tag`;
+      setSaving({ kind: 'saved', words });
+      await client.invalidateQueries({ queryKey: ['preview'] });
+    } catch (error) {
+      setSaving({ kind: 'refused', refusal: refusalOf(error) });
+    }
+  }
+
+  const refusal = saving.kind === 'refused' ? saving.refusal : preview.refusal;
+  const faults = refusal?.faults ?? [];
+  const loose = refusal && (faults.length === 0 || otherFaults(faults).length > 0) ? refusal : null;
+  const theirs = refusal?.status === 409 ? (refusal.current as Opened | undefined) : undefined;
+  return (
+    <div className="grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,33rem)]">
+      <div>
+        <p className="text-sm">
+          <a className="link" href={`/plan${lensQuery(view.lens)}`}>
+            Plan
+          </a>
+        </p>
+        {choices.data ? (
+          <SentenceForm
+            draft={draft}
+            choices={choices.data}
+            faults={faults}
+            locked={!plans}
+            onChange={change}
+          />
+        ) : (
+          <p className="quiet mt-4" role="status">
+            {choices.isError ? refusalOf(choices.error).message : 'Reading the chain …'}
+          </p>
+        )}
+        {theirs ? (
+          <Conflict
+            theirs={theirs}
+            onTake={() => {
+              setKept({ ...theirs, history: kept?.history ?? [] });
+              setDraft(theirs.promotion);
+              setSaving({ kind: 'idle' });
+            }}
+            onKeep={() => {
+              setKept({ ...theirs, history: kept?.history ?? [] });
+              setSaving({ kind: 'idle' });
+            }}
+          />
+        ) : loose ? (
+          <p role="alert" className="mt-4 border-error border-l-4 pl-3">
+            {loose.message}{' '}
+            {otherFaults(faults)
+              .map(({ path, message }) => `${path} ${message}`)
+              .join('; ')}
+          </p>
+        ) : null}
+        <Actions
+          draft={draft}
+          kept={kept}
+          dirty={dirty}
+          saving={saving}
+          plans={plans}
+          approves={approves}
+          onSave={save}
+          sendPath={`/send${lensQuery(view.lens)}`}
+        />
+        {kept ? <History rows={kept.history} now={view.now} /> : null}
+      </div>
+      <ConsequencesBeside
+        preview={preview.data}
+        asking={preview.asking}
+        waitingFor={draft.offer.items === null ? 'the goods' : null}
+        broken={preview.refusal !== null}
+        view={view}
+      />
+    </div>
+  );
+}
+
+const pathOf = (id: string): string => `/api/promotions/${encodeURIComponent(id)}`;
+
+const TYPING = 250;
+
+/** What the draft would do, asked again whenever it rests for a moment. */
+function usePreview(draft: Draft, view: LensView) {
+  const [settled, setSettled] = useState(draft);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(draft), TYPING);
+    return () => clearTimeout(timer);
+  }, [draft]);
+  const whole = wholeOf(settled);
+  // A name is no matter of prices: a draft without one shows its consequences all the same.
+  const promotion = whole && { ...whole, id: whole.id || 'draft', name: whole.name || 'Draft' };
+  const query = useQuery({
+    queryKey: ['preview', promotion, view.store.id],
+    queryFn: () =>
+      ask<Preview>('/api/promotions/preview', { method: 'POST', body: { promotion, store: view.store.id } }),
+    enabled: promotion !== null,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  return {
+    data: query.data ?? null,
+    asking: query.isFetching || settled !== draft,
+    refusal: query.error ? refusalOf(query.error) : null,
+  };
+}
+
+function useLeaveWarning(dirty: boolean): void {
+  useEffect(() => {
+    if (!dirty) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [dirty]);
+}
+
+function Conflict({ theirs, onTake, onKeep }: { theirs: Opened; onTake: () => void; onKeep: () => void }) {
+  return (
+    <div role="alert" className="mt-4 border-error border-l-4 pl-3">
+      <p>
+        Somebody saved this promotion after you opened it. What you wrote is still here, and nothing was
+        overwritten.
+      </p>
+      <p className="mt-2 flex flex-wrap gap-2">
+        <button type="button" className="btn btn-sm" onClick={onTake}>
+          Show theirs: “{theirs.promotion.name}”
+        </button>
+        <button type="button" className="btn btn-sm" onClick={onKeep}>
+          Go on with mine; saving will replace theirs
+        </button>
+      </p>
+    </div>
+  );
+}

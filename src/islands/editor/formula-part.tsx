@@ -1,0 +1,117 @@
+import { useState } from 'react';
+import type { Choices } from '../../contracts/view/index.ts';
+import type { Basis, FormulaDocument } from '../../core/plan/document.ts';
+
+const WAYS = {
+  percentOff: { words: 'a percentage less', unit: '%', percent: true, basis: true },
+  amountOff: { words: 'an amount less', unit: null, percent: false, basis: true },
+  setTo: { words: 'a set price', unit: null, percent: false, basis: false },
+  multiplyBy: { words: 'a price times a factor', unit: '×', percent: false, basis: true },
+  addPercent: { words: 'the cost plus a percentage', unit: '%', percent: true, basis: false },
+  marginOnPrice: { words: 'a price with this margin', unit: '%', percent: true, basis: false },
+} as const;
+type Way = keyof typeof WAYS;
+
+const wayOf = (formula: FormulaDocument): Way => (Object.keys(WAYS) as Way[]).find((way) => way in formula)!;
+
+const textOf = (formula: FormulaDocument, way: Way): string => {
+  const value = (formula as Record<string, unknown>)[way];
+  return WAYS[way].percent ? String(Number(value) / 100) : String(value);
+};
+
+/** A percentage with at most two decimals, as basis points; null where the text is none. */
+export function basisPointsOf(text: string): number | null {
+  const match = /^(\d{1,4})(?:[.,](\d{1,2}))?$/.exec(text.trim());
+  return match ? Number(match[1]) * 100 + Number((match[2] ?? '').padEnd(2, '0')) : null;
+}
+
+/** How the new price comes about. */
+export function FormulaPart({
+  formula,
+  choices,
+  onChange,
+}: {
+  formula: FormulaDocument;
+  choices: Choices;
+  onChange: (formula: FormulaDocument) => void;
+}) {
+  const [way, setWay] = useState(wayOf(formula));
+  const [text, setText] = useState(textOf(formula, way));
+  const [fault, setFault] = useState<string | null>(null);
+  const basis = 'basis' in formula ? formula.basis : undefined;
+  const put = (nextWay: Way, nextText: string, nextBasis: Basis | undefined) => {
+    setWay(nextWay);
+    setText(nextText);
+    const value = WAYS[nextWay].percent ? basisPointsOf(nextText) : numberOf(nextText);
+    setFault(
+      value === null
+        ? `“${nextText}” is no ${WAYS[nextWay].percent ? 'percentage' : 'amount'}; wanted: a number such as 15 or 2.50`
+        : null,
+    );
+    if (value === null) return;
+    const kept =
+      WAYS[nextWay].basis && nextBasis !== undefined && nextBasis !== 'base' ? { basis: nextBasis } : {};
+    onChange({ ...kept, [nextWay]: value } as FormulaDocument);
+  };
+  return (
+    <span className="block space-y-2 text-sm">
+      <label className="block">
+        Shoppers pay
+        <select
+          className="select select-sm mt-0.5 w-full"
+          value={way}
+          onChange={(event) => put(event.target.value as Way, text, basis)}
+        >
+          {(Object.keys(WAYS) as Way[]).map((one) => (
+            <option key={one} value={one}>
+              {WAYS[one].words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="block">
+        How much, in {WAYS[way].unit ?? choices.currency}
+        <input
+          className={`input input-sm mt-0.5 w-full tabular-nums ${fault ? 'input-error' : ''}`}
+          inputMode="decimal"
+          value={text}
+          aria-invalid={fault !== null}
+          onChange={(event) => put(way, event.target.value, basis)}
+        />
+        {fault ? (
+          <span className="block text-error" role="alert">
+            {fault}
+          </span>
+        ) : null}
+      </label>
+      {WAYS[way].basis ? (
+        <label className="block">
+          Counted from
+          <select
+            className="select select-sm mt-0.5 w-full"
+            value={typeof basis === 'object' ? `list ${basis.priceList}` : (basis ?? 'base')}
+            onChange={(event) => put(way, text, basisOf(event.target.value))}
+          >
+            <option value="base">what this shopper pays without it</option>
+            <option value="regular">the regular price</option>
+            <option value="cost">the cost</option>
+            {choices.priceLists.map(({ id, name }) => (
+              <option key={id} value={`list ${id}`}>
+                the price list {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : null}
+    </span>
+  );
+}
+
+const basisOf = (value: string): Basis =>
+  value.startsWith('list ') ? { priceList: value.slice('list '.length) } : (value as Basis);
+
+/** A decimal number as the plan writes it, with a point; null where the text is none. */
+export function numberOf(text: string): string | null {
+  const match = /^(\d+)(?:[.,](\d+))?$/.exec(text.trim());
+  return match ? match[1]! + (match[2] ? `.${match[2]}` : '') : null;
+}

@@ -1,0 +1,97 @@
+import { useState } from 'react';
+import type { RoundingDocument } from '../../core/plan/document.ts';
+import { numberOf } from './formula-part.tsx';
+
+const MODES = { nearest: 'to the nearest', up: 'up to the next', down: 'down to the next' } as const;
+
+/** Rounding to steps, or to price endings. */
+export function RoundingPart({
+  rounding,
+  onChange,
+}: {
+  rounding: RoundingDocument | undefined;
+  onChange: (rounding: RoundingDocument | undefined) => void;
+}) {
+  const way = !rounding ? 'none' : 'step' in rounding ? 'step' : 'endings';
+  const [text, setText] = useState(
+    !rounding ? '0.05' : 'step' in rounding ? rounding.step : rounding.endings.join(' '),
+  );
+  const [fault, setFault] = useState<string | null>(null);
+  const mode = rounding?.mode ?? 'up';
+  const put = (nextWay: string, nextText: string, nextMode: RoundingDocument['mode']) => {
+    setText(nextText);
+    if (nextWay === 'none') return onChange(undefined);
+    const numbers = nextText
+      .split(/[\s;]+/)
+      .filter(Boolean)
+      .map(numberOf);
+    const right =
+      numbers.length > 0 &&
+      numbers.every((one) => one !== null) &&
+      (nextWay === 'endings' || numbers.length === 1);
+    setFault(
+      right
+        ? null
+        : `wanted: ${nextWay === 'step' ? 'one amount such as 0.05' : 'amounts such as 0.49 0.99'}`,
+    );
+    if (!right) return;
+    if (nextWay === 'step') onChange({ step: numbers[0]!, mode: nextMode });
+    else
+      onChange({
+        ...(rounding && 'per' in rounding && rounding.per ? { per: rounding.per } : {}),
+        endings: numbers as string[],
+        mode: nextMode,
+      });
+  };
+  return (
+    <span className="block space-y-2 text-sm">
+      <label className="block">
+        Round
+        <select
+          className="select select-sm mt-0.5 w-full"
+          value={way}
+          onChange={(event) =>
+            put(event.target.value, event.target.value === 'endings' ? '0.49 0.99' : '0.05', mode)
+          }
+        >
+          <option value="none">to the smallest coin only</option>
+          <option value="step">to steps</option>
+          <option value="endings">to price endings</option>
+        </select>
+      </label>
+      {way === 'none' ? null : (
+        <>
+          <label className="block">
+            {way === 'step' ? 'Step' : 'Endings, with a space between'}
+            <input
+              className="input input-sm mt-0.5 w-full"
+              inputMode="decimal"
+              value={text}
+              aria-invalid={fault !== null}
+              onChange={(event) => put(way, event.target.value, mode)}
+            />
+            {fault ? (
+              <span className="block text-error" role="alert">
+                {fault}
+              </span>
+            ) : null}
+          </label>
+          <label className="block">
+            Which way
+            <select
+              className="select select-sm mt-0.5 w-full"
+              value={mode}
+              onChange={(event) => put(way, text, event.target.value as RoundingDocument['mode'])}
+            >
+              {Object.entries(MODES).map(([one, words]) => (
+                <option key={one} value={one}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </label>
+        </>
+      )}
+    </span>
+  );
+}

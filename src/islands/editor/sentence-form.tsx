@@ -1,0 +1,207 @@
+import { useQuery } from '@tanstack/react-query';
+import { type ReactNode, useState } from 'react';
+import type { Choices } from '../../contracts/view/index.ts';
+import type { ItemRule, StoreRule } from '../../core/plan/document.ts';
+import { dealSentence, itemWords, namesOf, roundingWords, storeWords } from '../../core/sentence/index.ts';
+import { Part } from '../../ui/pieces/index.ts';
+import { ask, type Refusal } from '../server/index.ts';
+import { goodsChoices, storeChoices } from './choices.ts';
+import type { Draft } from './draft.ts';
+import { faultAt } from './faults.ts';
+import { FormulaPart } from './formula-part.tsx';
+import { MoreParts } from './more-parts.tsx';
+import { RoundingPart } from './rounding-part.tsx';
+import { RulePart } from './rule-part.tsx';
+import { WhenPart } from './when-part.tsx';
+import { WhoPart } from './who-part.tsx';
+
+export interface FormProps {
+  readonly draft: Draft;
+  readonly choices: Choices;
+  readonly faults: Refusal['faults'];
+  /** Only to be read. */
+  readonly locked: boolean;
+  readonly onChange: (draft: Draft) => void;
+}
+
+const GOODS_TO_CHOOSE: ItemRule = { items: [] };
+
+/** The deal sentence as the form: each part is pressed and changed in its place. */
+export function SentenceForm(props: FormProps) {
+  const { draft, choices, faults, locked, onChange } = props;
+  const [known, setKnown] = useState<Record<string, string>>({});
+  const names = namesOf({ ...choices, items: named(known) as never });
+  const { offer } = draft;
+  const items = offer.items ?? GOODS_TO_CHOOSE;
+  const said = dealSentence(draft, { ...offer, items }, choices.currency, names);
+  const put = (part: Partial<Draft>) => onChange({ ...draft, ...part });
+  const putOffer = (part: Partial<Draft['offer']>) => onChange({ ...draft, offer: { ...offer, ...part } });
+  const say = (part: SaidPart) => <Said {...part} locked={locked} />;
+  return (
+    <>
+      <NameField {...props} />
+      <p className="mt-5 font-serif text-[1.42rem] leading-[1.75]">
+        {say({
+          name: 'When',
+          words: said.when,
+          fault: faultAt(faults, 'when'),
+          children: <WhenPart when={draft.when} onChange={(when) => put({ when })} />,
+        })}
+        , in{' '}
+        {say({
+          name: 'Where',
+          words: said.where.replace(/^in /, ''),
+          fault: faultAt(faults, 'where'),
+          wide: true,
+          children: (
+            <RulePart<StoreRule>
+              rule={draft.where ?? { all: true }}
+              choices={storeChoices(choices)}
+              wordsOf={(rule) => storeWords(rule, names)}
+              all="All stores"
+              onChange={(where) => put({ where })}
+            />
+          ),
+        })}
+        ,{' '}
+        {say({
+          name: 'For whom',
+          words: said.who,
+          fault: faultAt(faults, 'who'),
+          children: <WhoPart who={draft.who} choices={choices} onChange={(who) => put({ who })} />,
+        })}{' '}
+        pay{' '}
+        {say({
+          name: 'How the price comes about',
+          words: said.formula,
+          fault: faultAt(faults, 'formula'),
+          children: offer.formula ? (
+            <FormulaPart
+              formula={offer.formula}
+              choices={choices}
+              onChange={(formula) => putOffer({ formula })}
+            />
+          ) : (
+            <span className="text-sm">Each item has a price of its own here; the list stays as it is.</span>
+          ),
+        })}{' '}
+        {say({
+          name: 'Goods',
+          words: offer.items === null ? 'goods to choose' : said.items,
+          fault: faultAt(faults, 'items'),
+          wide: true,
+          children: (
+            <Goods
+              rule={offer.items}
+              choices={choices}
+              wordsOf={(rule) => itemWords(rule, names)}
+              onKnown={(found) => setKnown((before) => ({ ...before, ...found }))}
+              onChange={(next) => putOffer({ items: next })}
+            />
+          ),
+        })}
+        {offer.rounding ? ', ' : null}
+        {offer.rounding
+          ? say({
+              name: 'Rounding',
+              words: roundingWords(offer.rounding),
+              fault: faultAt(faults, 'rounding'),
+              children: (
+                <RoundingPart rounding={offer.rounding} onChange={(rounding) => putOffer({ rounding })} />
+              ),
+            })
+          : null}
+        {said.rest
+          .filter((part) => !offer.rounding || part !== roundingWords(offer.rounding))
+          .map((part) => `, ${part}`)
+          .join('')}
+        .
+      </p>
+      {locked ? null : <MoreParts {...props} />}
+    </>
+  );
+}
+
+interface SaidPart {
+  readonly name: string;
+  readonly words: string;
+  readonly fault: string | null;
+  readonly wide?: boolean;
+  readonly children: ReactNode;
+}
+
+/** A part of the sentence; plain words where it may only be read. */
+function Said({ name, words, fault, wide = false, children, locked }: SaidPart & { locked: boolean }) {
+  if (locked) return <strong className="font-medium">{words}</strong>;
+  return (
+    <Part name={name} words={words} invalid={fault} wide={wide}>
+      {() => children}
+    </Part>
+  );
+}
+
+const named = (known: Record<string, string>) => Object.entries(known).map(([sku, name]) => ({ sku, name }));
+
+function NameField({ draft, faults, locked, onChange }: FormProps) {
+  const fault = faultAt(faults, 'name');
+  if (locked) return <h1 className="mt-1 text-3xl">{draft.name}</h1>;
+  return (
+    <h1 className="mt-1">
+      <input
+        className="w-full border-transparent border-b bg-transparent font-serif text-3xl hover:border-base-300 focus:border-primary"
+        aria-label="Name for colleagues"
+        placeholder="Name it for your colleagues"
+        maxLength={300}
+        value={draft.name}
+        aria-invalid={fault !== null}
+        onChange={(event) => onChange({ ...draft, name: event.target.value })}
+      />
+      {fault ? (
+        <span className="block font-sans text-error text-sm" role="alert">
+          {fault}
+        </span>
+      ) : null}
+    </h1>
+  );
+}
+
+/** The goods, single items among them found by the server as one types. */
+function Goods({
+  rule,
+  choices,
+  wordsOf,
+  onKnown,
+  onChange,
+}: {
+  rule: ItemRule | null;
+  choices: Choices;
+  wordsOf: (rule: ItemRule) => string;
+  onKnown: (names: Record<string, string>) => void;
+  onChange: (rule: ItemRule) => void;
+}) {
+  const [text, setText] = useState('');
+  const { data = [] } = useQuery({
+    queryKey: ['items', text],
+    queryFn: async () => {
+      const found = await ask<{ sku: string; name: string }[]>(`/api/items?q=${encodeURIComponent(text)}`);
+      onKnown(Object.fromEntries(found.map(({ sku, name }) => [sku, name])));
+      return found;
+    },
+    enabled: text.trim().length >= 2,
+    placeholderData: (before) => before,
+  });
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const matching = goodsChoices(choices, text.trim().length >= 2 ? data : []).filter((choice) =>
+    words.every((word) => `${choice.label} ${choice.note ?? ''}`.toLowerCase().includes(word)),
+  );
+  return (
+    <RulePart<ItemRule>
+      rule={rule}
+      choices={matching}
+      wordsOf={wordsOf}
+      all="Everything"
+      onSearch={setText}
+      onChange={onChange}
+    />
+  );
+}

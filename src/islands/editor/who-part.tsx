@@ -1,0 +1,67 @@
+import type { Choices } from '../../contracts/view/index.ts';
+import type { WhoDocument } from '../../core/plan/document.ts';
+
+/** Everyone, or some kinds of shopper. */
+export function WhoPart({
+  who,
+  choices,
+  onChange,
+}: {
+  who: WhoDocument | undefined;
+  choices: Choices;
+  onChange: (who: WhoDocument | undefined) => void;
+}) {
+  const groups = who?.groups ?? [];
+  const put = (next: WhoDocument) => {
+    const { groups: chosen = [], guests, ...rest } = next;
+    const whole = {
+      ...rest,
+      ...(chosen.length > 0 ? { groups: chosen } : {}),
+      ...(guests ? { guests } : {}),
+    };
+    onChange(Object.keys(whole).length === 0 ? undefined : whole);
+  };
+  return (
+    <span className="block space-y-1 text-sm">
+      <label className="flex items-center gap-2">
+        <input
+          type="radio"
+          name="who"
+          className="radio radio-sm"
+          checked={!who}
+          onChange={() => onChange(undefined)}
+        />
+        All shoppers
+      </label>
+      <span className="quiet block pt-1">or any of these:</span>
+      {choices.shopperGroups.map(({ id, name }) => (
+        <label key={id} className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={groups.includes(id)}
+            onChange={(event) =>
+              put({
+                ...who,
+                groups: event.target.checked ? [...groups, id] : groups.filter((one) => one !== id),
+              })
+            }
+          />
+          {name}
+        </label>
+      ))}
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={who?.guests === true}
+          onChange={(event) => put({ ...who, guests: event.target.checked })}
+        />
+        Guests, known to nobody
+      </label>
+      {who?.shoppers?.length ? (
+        <span className="quiet block">{who.shoppers.length} named shoppers stay as they are.</span>
+      ) : null}
+    </span>
+  );
+}

@@ -1,0 +1,176 @@
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { type LensView, lensQuery, type PromotionSummary } from '../../contracts/view/index.ts';
+import { PHASES, type Phase, phaseOf } from '../../ui/phase.ts';
+import { PhaseMark } from '../../ui/pieces/index.ts';
+import { PHASE_WORDS } from '../../ui/words/index.ts';
+import { ask, refusalOf, WithServer } from '../server/index.ts';
+import { RunBar, WeekHeads, weeksAround } from './run-bar.tsx';
+
+export function PlanList({ view, plans }: { view: LensView; plans: boolean }) {
+  return (
+    <WithServer>
+      <List view={view} plans={plans} />
+    </WithServer>
+  );
+}
+
+type Kept = Phase | 'all' | 'open';
+const KEPT: readonly { kept: Kept; words: string }[] = [
+  { kept: 'open', words: 'Not over' },
+  ...PHASES.map((phase) => ({ kept: phase, words: PHASE_WORDS[phase] })),
+  { kept: 'all', words: 'All' },
+];
+const isKept = (phase: Phase, kept: Kept) =>
+  kept === 'all' || phase === kept || (kept === 'open' && phase !== 'over' && phase !== 'archived');
+
+function List({ view, plans }: { view: LensView; plans: boolean }) {
+  const [kept, setKept] = useState<Kept>('open');
+  const [text, setText] = useState('');
+  const sought = useDeferredValue(text.trim().toLowerCase());
+  const stores = placesOf(view);
+  const { data, error, refetch } = useQuery({
+    queryKey: ['promotions', stores],
+    queryFn: () => ask<PromotionSummary[]>(`/api/promotions${stores ? `?stores=${stores}` : ''}`),
+  });
+  const all = useMemo(
+    () => (data ?? []).map((promotion) => ({ promotion, phase: phaseOf(promotion, view.at) })),
+    [data, view.at],
+  );
+  const matching = all.filter(
+    ({ promotion }) =>
+      sought === '' ||
+      `${promotion.name} ${promotion.id} ${promotion.sentence}`.toLowerCase().includes(sought),
+  );
+  const shown = matching.filter(({ phase }) => isKept(phase, kept));
+  const query = lensQuery(view.lens);
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
+        <h1 className="text-3xl">Plan</h1>
+        <p className="quiet">
+          {view.lens.where
+            ? `What counts in ${view.group?.name ?? view.store.name}`
+            : 'Every promotion of the chain'}
+        </p>
+        {plans ? (
+          <a href={`/plan/new${query}`} className="btn btn-primary btn-sm ml-auto">
+            New price change
+          </a>
+        ) : null}
+      </div>
+      <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <input
+          type="search"
+          data-search=""
+          className="input input-sm w-64"
+          placeholder="Find by name, goods, place …"
+          aria-label="Find a promotion"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <fieldset className="flex flex-wrap gap-x-1">
+          <legend className="sr-only">Which promotions</legend>
+          {KEPT.map((one) => (
+            <label
+              key={one.kept}
+              className="cursor-pointer rounded-field border border-transparent px-2 py-1 text-sm hover:bg-base-200 has-checked:border-base-content/40 has-checked:bg-accent has-checked:font-semibold has-checked:text-accent-content has-focus-visible:outline-2"
+            >
+              <input
+                type="radio"
+                name="kept"
+                className="sr-only"
+                checked={kept === one.kept}
+                onChange={() => setKept(one.kept)}
+              />
+              {one.words} {matching.filter(({ phase }) => isKept(phase, one.kept)).length}
+            </label>
+          ))}
+        </fieldset>
+      </div>
+      {error ? (
+        <p role="alert" className="mt-6 border-error border-l-4 pl-3">
+          {refusalOf(error).message}{' '}
+          <button type="button" className="link" onClick={() => refetch()}>
+            Try again
+          </button>
+        </p>
+      ) : null}
+      {!data && !error ? (
+        <p className="quiet mt-6" role="status">
+          Reading the plan …
+        </p>
+      ) : null}
+      {data && shown.length === 0 ? (
+        <p className="quiet mt-6">
+          {text ? `Nothing here matches “${text}”.` : 'No promotions here yet.'}{' '}
+          {plans ? (
+            <a className="link" href={`/plan/new${query}`}>
+              Make a price change
+            </a>
+          ) : null}
+        </p>
+      ) : null}
+      {shown.length > 0 ? <Table rows={shown} view={view} /> : null}
+    </>
+  );
+}
+
+/** The stores that the lens asks for, as the list's endpoint wants them. */
+const placesOf = ({ lens, group, store }: LensView): string | null =>
+  lens.where === null ? null : (group?.stores ?? [store.id]).join(',');
+
+function Table({
+  rows,
+  view,
+}: {
+  rows: readonly { promotion: PromotionSummary; phase: Phase }[];
+  view: LensView;
+}) {
+  const weeks = weeksAround(view.at);
+  const query = lensQuery(view.lens);
+  return (
+    <table className="rows mt-3 table-fixed">
+      <caption className="sr-only">Promotions</caption>
+      <thead>
+        <tr>
+          <th>Promotion</th>
+          <th className="w-24 max-md:hidden">State</th>
+          <th className="w-72 max-lg:hidden">
+            <WeekHeads weeks={weeks} />
+          </th>
+          <th className="figure w-20 max-md:hidden">Stores</th>
+          <th className="figure w-16 max-md:hidden">Priority</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ promotion, phase }) => (
+          <tr key={promotion.id} className="[content-visibility:auto] hover:bg-base-200">
+            <td>
+              <a
+                className="font-medium hover:underline"
+                href={`/plan/${encodeURIComponent(promotion.id)}${query}`}
+              >
+                {promotion.name}
+              </a>
+              <span className="quiet line-clamp-2 text-sm md:line-clamp-1" title={promotion.sentence}>
+                {promotion.sentence}
+              </span>
+              <span className="text-sm md:hidden">
+                <PhaseMark phase={phase} />
+              </span>
+            </td>
+            <td className="max-md:hidden">
+              <PhaseMark phase={phase} />
+            </td>
+            <td className="max-lg:hidden">
+              <RunBar promotion={promotion} phase={phase} weeks={weeks} at={view.at} />
+            </td>
+            <td className="figure max-md:hidden">{promotion.stores}</td>
+            <td className="figure max-md:hidden">{promotion.priority}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,85 @@
+import type { PromotionSummary } from '../../contracts/view/index.ts';
+import {
+  DAY,
+  dayNumber,
+  formatLocalDate,
+  parseLocalDate,
+  parseWallTime,
+} from '../../core/calendar/wall-time.ts';
+import { shortDate } from '../../ui/moment.ts';
+import type { Phase } from '../../ui/phase.ts';
+
+/** The weeks that the bars are drawn over; wall times in milliseconds. */
+export interface Weeks {
+  readonly from: number;
+  readonly to: number;
+  readonly starts: readonly string[];
+}
+
+const BEFORE = 7;
+const SHOWN = 42;
+
+export function weeksAround(at: string): Weeks {
+  const first = parseLocalDate(at.slice(0, 10))! - BEFORE;
+  const starts = Array.from({ length: SHOWN / 7 }, (_, i) => formatLocalDate(dayNumber(first + 7 * i)));
+  return { from: first * DAY, to: (first + SHOWN) * DAY, starts };
+}
+
+export function WeekHeads({ weeks }: { weeks: Weeks }) {
+  return (
+    <span className="flex">
+      <span className="sr-only">When it runs</span>
+      {weeks.starts.map((date) => (
+        <span key={date} className="flex-1" aria-hidden="true">
+          {shortDate(date, date).split(' ').slice(1).join(' ')}
+        </span>
+      ))}
+    </span>
+  );
+}
+
+/** When a promotion runs, as a bar over the weeks; an open end runs off with an arrow. */
+export function RunBar({
+  promotion,
+  phase,
+  weeks,
+  at,
+}: {
+  promotion: PromotionSummary;
+  phase: Phase;
+  weeks: Weeks;
+  at: string;
+}) {
+  const place = (wall: number) =>
+    Math.min(100, Math.max(0, ((wall - weeks.from) / (weeks.to - weeks.from)) * 100));
+  const from = parseWallTime(promotion.from)!;
+  const to = promotion.to === null ? Number.POSITIVE_INFINITY : parseWallTime(promotion.to)!;
+  const left = place(from);
+  const right = place(to);
+  const now = place(parseWallTime(at.slice(0, 16))!);
+  const until = promotion.to === null ? 'with no end' : `to ${shortDate(promotion.to, at)}`;
+  const words = `${shortDate(promotion.from, at)} ${until}`;
+  const firm = phase === 'live' || phase === 'coming';
+  return (
+    <span className="relative block h-5" title={words}>
+      <span className="sr-only">{words}</span>
+      <span className="absolute inset-y-0 w-px bg-primary" style={{ left: `${now}%` }} aria-hidden="true" />
+      {to <= weeks.from || from >= weeks.to ? (
+        <span className="quiet absolute text-xs" style={to <= weeks.from ? { left: 4 } : { right: 0 }}>
+          {to <= weeks.from ? '‹' : ''} {words} {from >= weeks.to ? '›' : ''}
+        </span>
+      ) : (
+        <span
+          aria-hidden="true"
+          className={`absolute top-1.5 h-2 ${firm ? 'bg-base-content/80' : 'border border-base-content/60 border-dashed'}`}
+          style={{ left: `${left}%`, width: `max(3px, ${right - left}%)` }}
+        />
+      )}
+      {promotion.to === null ? (
+        <span className="absolute right-0 -mr-2 text-base-content/80 text-xs" aria-hidden="true">
+          ›
+        </span>
+      ) : null}
+    </span>
+  );
+}

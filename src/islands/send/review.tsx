@@ -1,0 +1,172 @@
+import { useState } from 'react';
+import { type LensView, lensQuery, type SendReview, type StoreReview } from '../../contracts/view/index.ts';
+import { zoneWords } from '../../ui/moment.ts';
+
+/** What would go out: each promotion with how many stores it concerns, then store by store. */
+export function Review({
+  review,
+  lens,
+  sends,
+  sending,
+  onSend,
+}: {
+  review: SendReview;
+  lens: LensView;
+  sends: boolean;
+  sending: boolean;
+  onSend: (stores: readonly string[]) => void;
+}) {
+  const all = review.stores.map(({ store }) => store);
+  const [left, setLeft] = useState<readonly string[]>([]);
+  const chosen = all.filter((store) => !left.includes(store));
+  const terminals = review.stores
+    .filter(({ store }) => chosen.includes(store))
+    .reduce((sum, one) => sum + one.terminals, 0);
+  if (all.length === 0)
+    return <p className="font-serif text-xl">Nothing to send. Every store was sent the plan as it stands.</p>;
+  const toggle = (store: string) =>
+    setLeft(left.includes(store) ? left.filter((one) => one !== store) : [...left, store]);
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
+        <h2 className="text-xl">
+          {all.length} {all.length === 1 ? 'store has' : 'stores have'} changes that were not sent
+          {review.unchanged > 0 ? `; ${review.unchanged} have none` : ''}
+        </h2>
+        {sends ? (
+          <button
+            type="button"
+            className="btn btn-primary btn-sm ml-auto"
+            disabled={chosen.length === 0 || sending}
+            onClick={() => onSend(chosen)}
+          >
+            {sending
+              ? 'Sending …'
+              : `Send to ${chosen.length} ${chosen.length === 1 ? 'store' : 'stores'}, ${terminals} terminals`}
+          </button>
+        ) : (
+          <p className="quiet ml-auto text-sm">Somebody with the role of an approver sends.</p>
+        )}
+      </div>
+      <Promotions review={review} query={lensQuery(lens.lens)} />
+      <table className="rows mt-6">
+        <caption className="sr-only">Stores to send to</caption>
+        <thead>
+          <tr>
+            {sends ? (
+              <th className="w-8">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  aria-label="All stores"
+                  checked={left.length === 0}
+                  onChange={() => setLeft(left.length === 0 ? all : [])}
+                />
+              </th>
+            ) : null}
+            <th>Store</th>
+            <th>What changes</th>
+            <th className="figure max-sm:hidden">Prices</th>
+            <th className="figure max-sm:hidden">Terminals</th>
+          </tr>
+        </thead>
+        <tbody>
+          {review.stores.map((store) => (
+            <Row
+              key={store.store}
+              store={store}
+              review={review}
+              toggle={sends ? () => toggle(store.store) : null}
+              chosen={!left.includes(store.store)}
+            />
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+const WAYS = [
+  { way: 'added', words: 'New' },
+  { way: 'changed', words: 'Changed' },
+  { way: 'gone', words: 'Taken back' },
+] as const;
+
+function Promotions({ review, query }: { review: SendReview; query: string }) {
+  const rows = WAYS.flatMap(({ way, words }) =>
+    Object.entries(review.sentences).flatMap(([id, told]) => {
+      const stores = review.stores.filter(({ promotions }) => promotions[way].includes(id)).length;
+      return stores === 0 ? [] : [{ id, words, stores, ...told }];
+    }),
+  );
+  if (rows.length === 0) return null;
+  return (
+    <ul className="mt-3">
+      {rows.map(({ id, words, stores, name, sentence }) => (
+        <li key={`${id} ${words}`} className="hairline flex gap-4 border-b py-2 first:border-t">
+          <span className="w-24 flex-none">{words}</span>
+          <span className="flex-1">
+            <a className="font-medium hover:underline" href={`/plan/${encodeURIComponent(id)}${query}`}>
+              {name}
+            </a>
+            <span className="quiet block text-sm">{sentence}</span>
+          </span>
+          <span className="whitespace-nowrap text-sm">
+            {stores} {stores === 1 ? 'store' : 'stores'}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Row({
+  store,
+  review,
+  chosen,
+  toggle,
+}: {
+  store: StoreReview;
+  review: SendReview;
+  chosen: boolean;
+  /** Null: only to be read. */
+  toggle: (() => void) | null;
+}) {
+  const { promotions, prices, first, other } = store;
+  const words = WAYS.flatMap(({ way, words: word }) =>
+    promotions[way].length === 0
+      ? []
+      : [
+          `${word.toLowerCase()}: ${promotions[way].map((id) => review.sentences[id]?.name ?? id).join(', ')}`,
+        ],
+  );
+  const what = [
+    first ? 'its first price file' : '',
+    ...(first ? [] : words),
+    !first && other ? 'groups, lists or sets' : '',
+  ]
+    .filter(Boolean)
+    .join('; ');
+  const count = prices.added + prices.changed + prices.gone;
+  return (
+    <tr>
+      {toggle ? (
+        <td>
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            aria-label={store.name}
+            checked={chosen}
+            onChange={toggle}
+          />
+        </td>
+      ) : null}
+      <td className="whitespace-nowrap max-sm:whitespace-normal">
+        {store.name} <span className="quiet text-sm">{zoneWords(store.timeZone)}</span>
+      </td>
+      <td className="text-sm">{what}</td>
+      <td className="figure max-sm:hidden">{count === 0 ? '' : `${count} items`}</td>
+      <td className="figure max-sm:hidden">{store.terminals}</td>
+    </tr>
+  );
+}

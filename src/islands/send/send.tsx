@@ -1,0 +1,87 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { LensView, SendReview } from '../../contracts/view/index.ts';
+import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { Review } from './review.tsx';
+import { RolloutProgress } from './rollout-progress.tsx';
+import { Terminals } from './terminals.tsx';
+import { useTerminals } from './use-terminals.ts';
+
+export function Send({ view, sends }: { view: LensView; sends: boolean }) {
+  return (
+    <WithServer>
+      <Desk view={view} sends={sends} />
+    </WithServer>
+  );
+}
+
+/** What was sent from this page, whose terminals are being waited for. */
+export interface Sent {
+  readonly rollout: number;
+  readonly stores: readonly string[];
+}
+
+function Desk({ view, sends }: { view: LensView; sends: boolean }) {
+  const client = useQueryClient();
+  const [sent, setSent] = useState<Sent | null>(null);
+  const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const [sending, setSending] = useState(false);
+  const review = useQuery({ queryKey: ['review'], queryFn: () => ask<SendReview>('/api/send/review') });
+  const terminals = useTerminals(sent !== null);
+
+  async function send(stores: readonly string[]): Promise<void> {
+    if (!review.data) return;
+    setSending(true);
+    setRefusal(null);
+    try {
+      const body = { planVersion: review.data.planVersion, stores };
+      const { rollout } = await ask<{ rollout: number | null }>('/api/send', { method: 'POST', body });
+      if (rollout !== null) setSent({ rollout, stores });
+    } catch (error) {
+      setRefusal(refusalOf(error));
+    }
+    setSending(false);
+    await client.invalidateQueries();
+  }
+
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-6">
+        <h1 className="text-3xl">Send</h1>
+        <p className="quiet">What goes out to the tills, and what each of them holds</p>
+      </div>
+      {sent && terminals.data ? <RolloutProgress sent={sent} view={terminals.data} /> : null}
+      {refusal ? (
+        <p role="alert" className="mt-4 border-error border-l-4 pl-3">
+          {refusal.message}
+        </p>
+      ) : null}
+      <section className="mt-6">
+        {review.error ? (
+          <p role="alert" className="border-error border-l-4 pl-3">
+            {refusalOf(review.error).message}{' '}
+            <button type="button" className="link" onClick={() => review.refetch()}>
+              Try again
+            </button>
+          </p>
+        ) : null}
+        {review.isPending ? (
+          <p className="quiet" role="status">
+            Comparing every store with what it was sent …
+          </p>
+        ) : null}
+        {review.data ? (
+          <Review
+            key={`${review.data.planVersion} ${review.data.stores.length}`}
+            review={review.data}
+            lens={view}
+            sends={sends}
+            sending={sending}
+            onSend={send}
+          />
+        ) : null}
+      </section>
+      <Terminals view={terminals.data ?? null} failed={terminals.isError} now={view.now} />
+    </>
+  );
+}

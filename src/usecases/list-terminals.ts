@@ -1,0 +1,26 @@
+import { type Person, sees, type TerminalsView } from '../contracts/index.ts';
+import type { PlanBook } from './plan-store.ts';
+import type { SendingStore } from './sending-store.ts';
+import { troubleOf } from './terminal-trouble.ts';
+
+/** Every terminal that the person sees with its state, and the last rollouts. */
+export async function listTerminals(
+  ports: { book: PlanBook; sending: SendingStore },
+  person: Person,
+  now: number,
+): Promise<TerminalsView> {
+  const { compiled } = await ports.book.current();
+  const terminals = (await ports.sending.terminals()).filter(({ store }) => sees(person, store));
+  return {
+    terminals: terminals.map((status) => {
+      const store = compiled.stores.get(status.store);
+      return {
+        ...status,
+        storeName: store?.name ?? status.store,
+        timeZone: store?.timeZone ?? 'UTC',
+        trouble: troubleOf(status, now),
+      };
+    }),
+    rollouts: await ports.sending.rollouts(),
+  };
+}
