@@ -65,7 +65,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     const reply = await fetch(`${ports.server}/api/till/price-file${have}`, { headers });
     if (reply.status === 204) return;
     if (!reply.ok) throw new Error(`the server answered ${reply.status}`);
-    const accepted = accept(await reply.json(), {
+    const accepted = accept(await reply.json().catch(() => null), {
       ...identity,
       publicKey: ports.publicKey,
       holds: envelope?.number ?? null,

@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { ensureBuild, prepareDatabase, startProgram, untilAnswers } from './application.mjs';
 import { ensurePackages } from './packages.mjs';
 import { inRoot } from './paths.mjs';
@@ -10,8 +10,9 @@ import { secrets } from './secrets.mjs';
 /**
  * The whole of Bell Tag: database, application, simulated tills.
  * @param name "main" or "test": each has its own database and its own till folder.
+ * @param fresh begins with an empty database and tills that hold nothing.
  */
-export async function startEverything({ name, port, databasePort, tillPort, quiet = false }) {
+export async function startEverything({ name, port, databasePort, tillPort, quiet = false, fresh = false }) {
   await ensurePackages();
   if (!(await isFree(port)))
     throw new SetUpFault(
@@ -22,10 +23,11 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     for (const one of stops.splice(0).reverse()) await one();
   };
   try {
-    const postgres = await startPostgres(name, databasePort);
+    const postgres = await startPostgres(name, databasePort, fresh);
     stops.push(postgres.stop);
     await ensureBuild();
     mkdirSync(inRoot('.data'), { recursive: true });
+    if (fresh) rmSync(inRoot(`.data/tills-${name}`), { recursive: true, force: true });
     const tills = await freePort(tillPort);
     const environment = {
       DATABASE_URL: postgres.url,

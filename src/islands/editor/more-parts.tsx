@@ -1,13 +1,19 @@
 import { useState } from 'react';
 import { Part } from '../../ui/pieces/index.ts';
 import { faultAt } from './faults.ts';
-import { RoundingPart } from './rounding-part.tsx';
 import type { FormProps } from './sentence-form.tsx';
 
 /** What the sentence does not say yet, or says elsewhere: rounding, priority, how it stands with others, words. */
-export function MoreParts({ draft, faults, onChange }: FormProps) {
+export function MoreParts({
+  draft,
+  faults,
+  onChange,
+  onAddRounding,
+}: FormProps & {
+  /** Rounding comes into the sentence, where its panel opens. */
+  onAddRounding: () => void;
+}) {
   const { offer } = draft;
-  const putOffer = (part: Partial<typeof offer>) => onChange({ ...draft, offer: { ...offer, ...part } });
   const toggle = (key: 'onTop' | 'mayRaise') => {
     const { [key]: set, ...rest } = offer;
     onChange({ ...draft, offer: set ? rest : { ...rest, [key]: true } });
@@ -20,9 +26,9 @@ export function MoreParts({ draft, faults, onChange }: FormProps) {
     <div className="mt-4 text-sm">
       <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         {offer.rounding ? null : (
-          <Part name="Rounding" words="+ rounding">
-            {() => <RoundingPart rounding={offer.rounding} onChange={(rounding) => putOffer({ rounding })} />}
-          </Part>
+          <button type="button" className="part" onClick={onAddRounding}>
+            + rounding
+          </button>
         )}
         <Part
           name="Priority"

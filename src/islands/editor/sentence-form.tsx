@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
-import type { ItemRule, StoreRule } from '../../core/plan/document.ts';
+import type { ItemRule, RoundingDocument, StoreRule } from '../../core/plan/document.ts';
 import { dealSentence, itemWords, namesOf, roundingWords, storeWords } from '../../core/sentence/index.ts';
 import { Part } from '../../ui/pieces/index.ts';
 import { ask, type Refusal } from '../server/index.ts';
@@ -24,6 +24,7 @@ export interface FormProps {
   readonly onChange: (draft: Draft) => void;
 }
 
+const FIRST_ROUNDING: RoundingDocument = { step: '0.05', mode: 'up' };
 const GOODS_TO_CHOOSE: ItemRule = { items: [] };
 
 /** The deal sentence as the form: each part is pressed and changed in its place. */
@@ -36,6 +37,11 @@ export function SentenceForm(props: FormProps) {
   const said = dealSentence(draft, { ...offer, items }, choices.currency, names);
   const put = (part: Partial<Draft>) => onChange({ ...draft, ...part });
   const putOffer = (part: Partial<Draft['offer']>) => onChange({ ...draft, offer: { ...offer, ...part } });
+  const [added, setAdded] = useState(false);
+  const addRounding = () => {
+    setAdded(true);
+    putOffer({ rounding: FIRST_ROUNDING });
+  };
   const say = (part: SaidPart) => <Said {...part} locked={locked} />;
   return (
     <>
@@ -104,6 +110,7 @@ export function SentenceForm(props: FormProps) {
         {offer.rounding
           ? say({
               name: 'Rounding',
+              startOpen: added,
               words: roundingWords(offer.rounding),
               fault: faultAt(faults, 'rounding'),
               children: (
@@ -117,7 +124,7 @@ export function SentenceForm(props: FormProps) {
           .join('')}
         .
       </p>
-      {locked ? null : <MoreParts {...props} />}
+      {locked ? null : <MoreParts {...props} onAddRounding={addRounding} />}
     </>
   );
 }
@@ -127,14 +134,23 @@ interface SaidPart {
   readonly words: string;
   readonly fault: string | null;
   readonly wide?: boolean;
+  readonly startOpen?: boolean;
   readonly children: ReactNode;
 }
 
 /** A part of the sentence; plain words where it may only be read. */
-function Said({ name, words, fault, wide = false, children, locked }: SaidPart & { locked: boolean }) {
+function Said({
+  name,
+  words,
+  fault,
+  wide = false,
+  startOpen = false,
+  children,
+  locked,
+}: SaidPart & { locked: boolean }) {
   if (locked) return <strong className="font-medium">{words}</strong>;
   return (
-    <Part name={name} words={words} invalid={fault} wide={wide}>
+    <Part name={name} words={words} invalid={fault} wide={wide} startOpen={startOpen}>
       {() => children}
     </Part>
   );

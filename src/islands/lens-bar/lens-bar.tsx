@@ -32,15 +32,15 @@ function Sentence({ view }: { view: LensView }) {
   return (
     <p className="font-serif text-[1.05rem] leading-7">
       <span className="quiet">Looking at </span>
-      <Part name="Where" words={group ? `${group.name} (${group.stores.length})` : store.name}>
+      <Part name="Look where" words={group ? `${group.name} (${group.stores.length})` : store.name}>
         {() => <Where lens={lens} />}
       </Part>
       <span className="quiet">, </span>
-      <Part name="When" words={lens.at ? shortMoment(at, now) : `now, ${shortMoment(at, now)}`}>
+      <Part name="Look when" words={lens.at ? shortMoment(at, now) : `now, ${shortMoment(at, now)}`}>
         {() => <When lens={lens} at={at} />}
       </Part>
       <span className="quiet">, as </span>
-      <Part name="For whom" words={shopper ? shopper.name : 'a guest'}>
+      <Part name="Look as whom" words={shopper ? shopper.name : 'a guest'}>
         {() => <ForWhom lens={lens} />}
       </Part>
       <span className="quiet ml-2 whitespace-nowrap font-sans text-sm">{zoneWords(store.timeZone)}</span>

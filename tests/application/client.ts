@@ -1,0 +1,54 @@
+import { type DemoName, emailOf, running } from './running.ts';
+
+export interface Reply<T = unknown> {
+  readonly status: number;
+  readonly body: T;
+}
+
+export interface Client {
+  get<T = any>(path: string): Promise<Reply<T>>;
+  send<T = any>(method: 'POST' | 'PUT' | 'PATCH', path: string, body: unknown): Promise<Reply<T>>;
+}
+
+/** Speaks with the application over HTTP, with a person's cookie or without any. */
+function client(cookie: string | null): Client {
+  const { origin } = running();
+  const call = async (path: string, init: RequestInit) => {
+    const headers = { origin, 'content-type': 'application/json', ...(cookie ? { cookie } : {}) };
+    const reply = await fetch(origin + path, { ...init, headers, redirect: 'manual' });
+    const text = await reply.text();
+    return { status: reply.status, body: text === '' ? null : parsed(text) };
+  };
+  return {
+    get: (path) => call(path, {}) as never,
+    send: (method, path, body) =>
+      call(path, { method, body: typeof body === 'string' ? body : JSON.stringify(body) }) as never,
+  };
+}
+
+const parsed = (text: string): unknown => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return text;
+  }
+};
+
+export const nobody = (): Client => client(null);
+
+/** Signed in as a demo person. */
+export async function as(name: DemoName): Promise<Client> {
+  const { origin } = running();
+  const reply = await fetch(`${origin}/api/demo-sign-in`, {
+    method: 'POST',
+    headers: { origin, 'content-type': 'application/json' },
+    body: JSON.stringify({ email: emailOf(name) }),
+  });
+  if (!reply.ok) throw new Error(`signing in as ${name} was answered ${reply.status}`);
+  return client(
+    reply.headers
+      .getSetCookie()
+      .map((one) => one.split(';')[0])
+      .join('; '),
+  );
+}

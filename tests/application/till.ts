@@ -1,0 +1,29 @@
+import { running } from './running.ts';
+
+export interface TillAnswer {
+  readonly id: string;
+  readonly holds: number | null;
+  readonly on: boolean;
+  readonly problem: string | null;
+  readonly rung: {
+    readonly price: string | null;
+    readonly regular: string | null;
+    readonly promotion: string | null;
+  } | null;
+}
+
+/** What a simulated till says, and rings where a SKU is given. */
+export async function askTill(id: string, code = '', group = ''): Promise<TillAnswer> {
+  const query = new URLSearchParams({ code, group });
+  const reply = await fetch(`${running().tillPage}/till/${id}/state?${query}`);
+  return (await reply.json()) as TillAnswer;
+}
+
+/** Presses the buttons of a till's page: its clock, its delay, on and off. */
+export async function controlTill(id: string, form: Record<string, string>): Promise<void> {
+  await fetch(`${running().tillPage}/till/${id}/control`, {
+    method: 'POST',
+    body: new URLSearchParams(form),
+    redirect: 'manual',
+  });
+}

@@ -1,0 +1,42 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Browser, chromium, type Page } from 'playwright-core';
+import { type DemoName, emailOf, running } from '../application/running.ts';
+
+export const DESK = { width: 1280, height: 800 };
+export const PHONE = { width: 390, height: 844 };
+
+export const openBrowser = (): Promise<Browser> =>
+  chromium.launch({ executablePath: running().chromium, args: ['--no-sandbox'] });
+
+/** A page at the desk, signed in where a name is given. What the page's console says as an error fails the test. */
+export async function sitDown(
+  browser: Browser,
+  name: DemoName | null,
+  viewport = DESK,
+): Promise<{ page: Page; complaints: string[] }> {
+  const { origin } = running();
+  const context = await browser.newContext({ viewport, baseURL: origin, reducedMotion: 'reduce' });
+  context.setDefaultTimeout(15_000);
+  const page = await context.newPage();
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error') complaints.push(message.text());
+  });
+  if (name)
+    await page.request.post('/api/demo-sign-in', { data: { email: emailOf(name) }, headers: { origin } });
+  return { page, complaints };
+}
+
+/** What axe has against a page, in short. */
+export async function accessFaults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  return violations.map(
+    ({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(' | ')}`,
+  );
+}
+
+/** Islands answer once they are hydrated. */
+export const settled = (page: Page): Promise<void> => page.waitForLoadState('networkidle');
