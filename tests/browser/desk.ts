@@ -28,11 +28,16 @@ export async function sitDown(
   return { page, complaints };
 }
 
-/** What axe has against a page, in short. */
-export async function accessFaults(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-    .analyze();
+const ALL_RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
+/** What axe has against a page, in short; by some rules only, or within a part of the page only. */
+export async function accessFaults(
+  page: Page,
+  { rules, within }: { rules?: string[]; within?: string } = {},
+): Promise<string[]> {
+  const builder = new AxeBuilder({ page });
+  if (within) builder.include(within);
+  const { violations } = await (rules ? builder.withRules(rules) : builder.withTags(ALL_RULES)).analyze();
   return violations.map(
     ({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(' | ')}`,
   );
@@ -40,3 +45,7 @@ export async function accessFaults(page: Page): Promise<string[]> {
 
 /** Islands answer once they are hydrated. */
 export const settled = (page: Page): Promise<void> => page.waitForLoadState('networkidle');
+
+/** Opens a part of the deal sentence by the keyboard, as a part may stand on two lines. */
+export const openPart = (page: Page, name: RegExp): Promise<void> =>
+  page.getByRole('main').getByRole('button', { name }).press('Enter');

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
 import { askTill, controlTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
-import { openBrowser, settled, sitDown } from './desk.ts';
+import { openBrowser, openPart, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -27,17 +27,17 @@ test('a price change goes from the plan to the till, and switches at nine in two
 
   // The sentence is the form.
   await page.getByLabel('Name for colleagues').fill('Sun care for the long weekend');
-  await page.getByRole('button', { name: /^When:/ }).click();
+  await openPart(page, /^When:/);
   await page.getByLabel(/^Starts/).fill(`${START}T09:00`);
   await page.getByLabel(/^Ends/).fill(`${END}T20:00`);
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^For whom: all shoppers/ }).click();
+  await openPart(page, /^For whom: all shoppers/);
   await page.getByLabel('Members', { exact: true }).check();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^How the price comes about:/ }).click();
+  await openPart(page, /^How the price comes about:/);
   await page.getByLabel(/^How much/).fill('15');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^Goods:/ }).click();
+  await openPart(page, /^Goods:/);
   await page.getByRole('combobox').fill('sun care');
   await page
     .getByRole('option', { name: /Sun care/ })

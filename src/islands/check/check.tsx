@@ -56,7 +56,7 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
         </p>
       ) : null}
       {item !== null && story.data ? (
-        <div className="mt-6 grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
+        <div className="mt-6 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
           <div>
             <p className="quiet text-sm">
               {story.data.item.sku}

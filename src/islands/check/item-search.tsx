@@ -34,35 +34,34 @@ export function ItemSearch({ onPick, startOpen }: { onPick: (sku: string) => voi
         value={text}
         onValueChange={setText}
       />
-      {open ? (
-        <Command.List
-          tabIndex={0}
-          className="absolute inset-x-0 z-20 mt-1 max-h-80 overflow-y-auto rounded-box border border-base-content/25 bg-base-100 p-1 shadow-lg"
-        >
-          <Command.Empty className="quiet px-2 py-1">
-            {isError
-              ? 'Bell Tag did not answer. Type again.'
-              : data
-                ? `Nothing matches “${text}”.`
-                : 'Searching …'}
-          </Command.Empty>
-          {(data ?? []).map(({ sku, name, gtin }) => (
-            <Command.Item
-              key={sku}
-              value={sku}
-              onSelect={() => {
-                setText('');
-                onPick(sku);
-              }}
-              className="flex cursor-pointer gap-3 rounded-field px-2 py-1.5 data-[selected=true]:bg-accent data-[selected=true]:text-accent-content"
-            >
-              <span className="flex-1">{name}</span>
-              <span className="text-sm opacity-80">{sku}</span>
-              <span className="w-28 text-right text-sm opacity-80 max-sm:hidden">{gtin}</span>
-            </Command.Item>
-          ))}
-        </Command.List>
-      ) : null}
+      <Command.List
+        tabIndex={open ? 0 : -1}
+        hidden={!open}
+        className="absolute inset-x-0 z-20 mt-1 max-h-80 overflow-y-auto rounded-box border border-base-content/25 bg-base-100 p-1 shadow-lg"
+      >
+        <Command.Empty className="quiet px-2 py-1">
+          {isError
+            ? 'Bell Tag did not answer. Type again.'
+            : data
+              ? `Nothing matches “${text}”.`
+              : 'Searching …'}
+        </Command.Empty>
+        {(open ? (data ?? []) : []).map(({ sku, name, gtin }) => (
+          <Command.Item
+            key={sku}
+            value={sku}
+            onSelect={() => {
+              setText('');
+              onPick(sku);
+            }}
+            className="flex cursor-pointer gap-3 rounded-field px-2 py-1.5 data-[selected=true]:bg-accent data-[selected=true]:text-accent-content"
+          >
+            <span className="flex-1">{name}</span>
+            <span className="text-sm opacity-80">{sku}</span>
+            <span className="w-28 text-right text-sm opacity-80 max-sm:hidden">{gtin}</span>
+          </Command.Item>
+        ))}
+      </Command.List>
     </Command>
   );
 }

@@ -19,7 +19,11 @@ export function ConsequencesBeside({
   view: LensView;
 }) {
   return (
-    <section aria-label="What it does" aria-busy={asking} className="border-base-300 xl:border-l xl:pl-7">
+    <section
+      aria-label="What it does"
+      aria-busy={asking}
+      className="min-w-0 border-base-300 xl:border-l xl:pl-7"
+    >
       <h2 className="text-xl">
         What it does{' '}
         <span className="quiet font-normal font-sans text-sm" role="status">
@@ -101,7 +105,7 @@ function Lines({ preview, view }: { preview: Preview; view: LensView }) {
     `/check${lensQuery({ ...view.lens, where: preview.lookedAt?.store ?? view.lens.where, at: at.slice(0, 16) }, { item: sku })}`;
   return (
     <section
-      className="mt-3 max-h-[max(20rem,calc(100vh-16rem))] overflow-y-auto"
+      className="relative mt-3 max-h-[max(20rem,calc(100vh-16rem))] overflow-auto"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by keys.
       tabIndex={0}
       aria-label="Prices that change"

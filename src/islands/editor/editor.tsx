@@ -84,8 +84,8 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
   const loose = refusal && (faults.length === 0 || otherFaults(faults).length > 0) ? refusal : null;
   const theirs = refusal?.status === 409 ? (refusal.current as Opened | undefined) : undefined;
   return (
-    <div className="grid gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,33rem)]">
-      <div>
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,33rem)]">
+      <div className="min-w-0">
         <p className="text-sm">
           <a className="link" href={`/plan${lensQuery(view.lens)}`}>
             Plan
@@ -135,7 +135,7 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
           onSave={save}
           sendPath={`/send${lensQuery(view.lens)}`}
         />
-        {kept ? <History rows={kept.history} now={view.now} /> : null}
+        {kept && kept.history.length > 0 ? <History rows={kept.history} now={view.now} /> : null}
       </div>
       <ConsequencesBeside
         preview={preview.data}

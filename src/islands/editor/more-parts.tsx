@@ -126,7 +126,7 @@ function Priority({ value, onChange }: { value: number; onChange: (priority: num
 function Check({ words, checked, onChange }: { words: string; checked: boolean; onChange: () => void }) {
   return (
     <label className="flex items-start gap-2">
-      <input type="checkbox" className="checkbox checkbox-sm mt-0.5" checked={checked} onChange={onChange} />
+      <input type="checkbox" className="checkbox mt-0.5" checked={checked} onChange={onChange} />
       {words}
     </label>
   );

@@ -43,7 +43,7 @@ export function WhenPart({ when, onChange }: { when: WhenDocument; onChange: (wh
       <label className="flex items-center gap-2">
         <input
           type="checkbox"
-          className="checkbox checkbox-sm"
+          className="checkbox"
           checked={to === undefined}
           onChange={(event) => setTo(event.target.checked ? undefined : `${rest.from.slice(0, 10)}T20:00`)}
         />

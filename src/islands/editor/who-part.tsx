@@ -27,7 +27,7 @@ export function WhoPart({
         <input
           type="radio"
           name="who"
-          className="radio radio-sm"
+          className="radio"
           checked={!who}
           onChange={() => onChange(undefined)}
         />
@@ -38,7 +38,7 @@ export function WhoPart({
         <label key={id} className="flex items-center gap-2">
           <input
             type="checkbox"
-            className="checkbox checkbox-sm"
+            className="checkbox"
             checked={groups.includes(id)}
             onChange={(event) =>
               put({
@@ -53,7 +53,7 @@ export function WhoPart({
       <label className="flex items-center gap-2">
         <input
           type="checkbox"
-          className="checkbox checkbox-sm"
+          className="checkbox"
           checked={who?.guests === true}
           onChange={(event) => put({ ...who, guests: event.target.checked })}
         />

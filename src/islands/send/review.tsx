@@ -57,7 +57,7 @@ export function Review({
               <th className="w-8">
                 <input
                   type="checkbox"
-                  className="checkbox checkbox-sm"
+                  className="checkbox"
                   aria-label="All stores"
                   checked={left.length === 0}
                   onChange={() => setLeft(left.length === 0 ? all : [])}
@@ -154,7 +154,7 @@ function Row({
         <td>
           <input
             type="checkbox"
-            className="checkbox checkbox-sm"
+            className="checkbox"
             aria-label={store.name}
             checked={chosen}
             onChange={toggle}

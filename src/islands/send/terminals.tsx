@@ -38,7 +38,7 @@ export function Terminals({
         <label className="ml-auto flex items-center gap-2 text-sm">
           <input
             type="checkbox"
-            className="checkbox checkbox-sm"
+            className="checkbox"
             checked={onlyTroubled}
             onChange={(event) => setOnlyTroubled(event.target.checked)}
           />

@@ -22,7 +22,7 @@ export function Part({
 }) {
   const [open, setOpen] = useState(startOpen);
   const root = useRef<HTMLSpanElement>(null);
-  const button = useRef<HTMLButtonElement>(null);
+  const button = useRef<HTMLSpanElement>(null);
   const id = useId();
   const close = () => {
     setOpen(false);
@@ -47,7 +47,7 @@ export function Part({
     // biome-ignore lint/a11y/noStaticElementInteractions: Escape from anywhere inside closes the panel.
     <span
       ref={root}
-      className="relative inline-block"
+      className="relative inline"
       onKeyDown={(event) => {
         if (event.key === 'Escape' && open) {
           event.stopPropagation();
@@ -55,18 +55,25 @@ export function Part({
         }
       }}
     >
-      <button
+      {/* biome-ignore lint/a11y/useSemanticElements: a button element is one box and would not break over lines as a sentence does. */}
+      <span
         ref={button}
-        type="button"
+        role="button"
+        tabIndex={0}
         className={`part ${invalid ? 'text-error' : ''}`}
         aria-expanded={open}
-        aria-controls={id}
+        aria-controls={open ? id : undefined}
         aria-describedby={invalid ? `${id}-fault` : undefined}
         onClick={() => setOpen(!open)}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter' && event.key !== ' ') return;
+          event.preventDefault();
+          setOpen(!open);
+        }}
       >
         <span className="sr-only">{name}: </span>
         {words}
-      </button>
+      </span>
       {invalid ? (
         <span id={`${id}-fault`} className="mt-0.5 block font-sans text-error text-sm" role="alert">
           {invalid}
@@ -76,7 +83,7 @@ export function Part({
         <span
           id={id}
           data-panel=""
-          className={`absolute top-full left-0 z-30 mt-1 block rounded-box border border-base-content/25 bg-base-100 p-3 font-sans text-base leading-normal shadow-lg ${wide ? 'w-96' : 'w-72'} max-w-[calc(100vw-2rem)]`}
+          className={`absolute top-full left-0 z-30 mt-1 block max-sm:fixed max-sm:inset-x-2 max-sm:top-auto max-sm:bottom-16 max-sm:w-auto max-sm:max-h-[60vh] max-sm:overflow-y-auto rounded-box border border-base-content/25 bg-base-100 p-3 font-sans text-base leading-normal shadow-lg ${wide ? 'w-96' : 'w-72'} max-w-[calc(100vw-2rem)]`}
         >
           {children(close)}
         </span>

@@ -33,7 +33,7 @@ export function PickList({
         aria-label={`Find: ${name}`}
         onValueChange={onSearch}
       />
-      <Command.List className="mt-2 max-h-64 overflow-y-auto" tabIndex={0}>
+      <Command.List className="relative mt-2 max-h-64 overflow-y-auto" tabIndex={0}>
         <Command.Empty className="quiet px-2 py-1 text-sm">Nothing by that name.</Command.Empty>
         {kinds.map((kind) => (
           <Command.Group

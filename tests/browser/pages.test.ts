@@ -1,0 +1,92 @@
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it, test } from 'vitest';
+import { accessFaults, openBrowser, openPart, PHONE, settled, sitDown } from './desk.ts';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(() => browser.close());
+
+const PAGES = [
+  '/today',
+  '/plan',
+  '/plan/new',
+  '/plan/face-week?where=group:city',
+  '/plan/no-such-promotion',
+  '/check',
+  '/check?item=Q100181&where=s003&for=members',
+  '/check?item=no-such-item',
+  '/send',
+  '/stockroom',
+];
+
+/** Whether something sticks out to the side: a phone in the aisle must not scroll both ways. */
+const sticksOut = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth);
+
+describe('at the desk', () => {
+  it('the sign-in page has no fault that axe finds', { timeout: 60_000 }, async () => {
+    const { page } = await sitDown(browser, null);
+    await page.goto('/sign-in');
+    await page.getByRole('heading', { name: /Plan the prices/ }).waitFor();
+    expect(await accessFaults(page)).toEqual([]);
+    await page.context().close();
+  });
+
+  it.each(PAGES)(
+    '%s has no fault that axe finds, by daylight or by night',
+    { timeout: 60_000 },
+    async (path) => {
+      const { page } = await sitDown(browser, 'rufus');
+      await page.goto(path);
+      await settled(page);
+      expect(await accessFaults(page)).toEqual([]);
+      await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'ink'));
+      expect(await accessFaults(page, { rules: ['color-contrast'] })).toEqual([]);
+      await page.context().close();
+    },
+  );
+});
+
+describe('on the phone', () => {
+  it('every page fits, and those for the aisle have no fault that axe finds', {
+    timeout: 120_000,
+  }, async () => {
+    const { page } = await sitDown(browser, 'rufus', PHONE);
+    for (const path of PAGES) {
+      await page.goto(path);
+      await settled(page);
+      expect(await sticksOut(page), path).toBe(false);
+      if (path.startsWith('/today') || path.startsWith('/check'))
+        expect(await accessFaults(page), path).toEqual([]);
+    }
+    await page.context().close();
+  });
+});
+
+test('every panel of the deal sentence has no fault that axe finds, and Escape gives the focus back', {
+  timeout: 120_000,
+}, async () => {
+  const parts = [
+    /^When:/,
+    /^Where:/,
+    /^For whom:/,
+    /^How the price comes about:/,
+    /^Rounding:/,
+    /^Goods:/,
+    /^Priority:/,
+  ];
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan/face-week');
+  await settled(page);
+  for (const part of parts) {
+    await openPart(page, part);
+    expect(await accessFaults(page, { within: '[data-panel]' }), String(part)).toEqual([]);
+    await page.keyboard.press('Escape');
+    const button = page.getByRole('main').getByRole('button', { name: part });
+    expect(await button.getAttribute('aria-expanded')).toBe('false');
+    expect(await button.evaluate((element) => element === document.activeElement)).toBe(true);
+  }
+  await page.context().close();
+});
