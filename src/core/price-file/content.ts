@@ -50,6 +50,7 @@ export function storePlans(
     return {
       ...document,
       items,
+      itemSets: (document.itemSets ?? []).map((set) => ({ ...set, rule: prune(set.rule, skus) })),
       stores: [store],
       storeGroups: [],
       zones: (document.zones ?? []).filter((zone) => zone.id === store.zone),
@@ -119,7 +120,7 @@ function trimmer(): (item: ItemDocument, store: StoreDocument) => ItemDocument {
 /** Without its rule on stores, and without names of items that the store does not carry. */
 function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): PromotionDocument {
   const { where: _, offer, notes: __, ...rest } = promotion;
-  if (offer.kind !== 'priceChange') return { ...rest, offer };
+  if (offer.kind !== 'priceChange') return { ...rest, offer: pruneWithin(offer, skus) };
   return {
     ...rest,
     offer: {
@@ -135,6 +136,18 @@ function prune(rule: ItemRule, skus: ReadonlySet<string>): ItemRule {
   if ('allOf' in rule) return { allOf: rule.allOf.map((part) => prune(part, skus)) };
   if ('anyOf' in rule) return { anyOf: rule.anyOf.map((part) => prune(part, skus)) };
   return 'not' in rule ? { not: prune(rule.not, skus) } : rule;
+}
+
+/** Every item rule at any depth of a deal: lists of SKUs stand under `items` alone. */
+function pruneWithin<T>(value: T, skus: ReadonlySet<string>): T {
+  if (Array.isArray(value)) return value.map((entry) => pruneWithin(entry, skus)) as T;
+  if (!value || typeof value !== 'object') return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, entry]) => {
+      const names = key === 'items' && Array.isArray(entry);
+      return [key, names ? entry.filter((sku) => skus.has(sku)) : pruneWithin(entry, skus)];
+    }),
+  ) as T;
 }
 
 const only = <V>(record: Record<string, V>, keys: ReadonlySet<string>): Record<string, V> =>

@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest';
+import { change, compiled, type Promoted, SMALL, withPromotions } from '../../../tests/plans/small-plan.ts';
+import { parseMoment } from '../calendar/index.ts';
+import { minorUnits } from '../money/index.ts';
+import { readPromotion } from '../plan/index.ts';
+import { breakEven, consequencesOf, marginOf } from './index.ts';
+
+function consequences(said: Promoted, document = SMALL, store: string | null = null) {
+  const plan = compiled(document);
+  return consequencesOf(
+    plan,
+    readPromotion(change('draft', { status: 'draft', ...said }), plan.plan.currency),
+    store,
+  );
+}
+
+describe('what a draft would do', () => {
+  it('is seen at its first live moment, in the first store of it, item by item', () => {
+    const seen = consequences({
+      items: { node: 'sun' },
+      formula: { percentOff: 1500 },
+      rounding: { step: '0.05', mode: 'up' },
+    });
+    const plan = compiled(SMALL);
+    expect(seen.lookedAt).toEqual({
+      store: 'east',
+      at: parseMoment('2027-03-01T09:00', plan.clockOf(plan.stores.get('east')!)),
+    });
+    expect(seen).toMatchObject({ items: 3, changed: 3, belowCost: 0, stores: ['east', 'west'] });
+    expect(seen.lines[0]).toMatchObject({
+      sku: 'milk',
+      regular: 2490,
+      before: 2490,
+      after: 2120,
+      cost: 1200,
+      margin: 4339,
+      breakEven: 141,
+      lost: null,
+    });
+  });
+
+  it('looks at the store that is asked for where the draft counts there', () => {
+    expect(consequences({}, SMALL, 'west').lookedAt?.store).toBe('west');
+    expect(consequences({ where: { stores: ['east'] } }, SMALL, 'west').lookedAt?.store).toBe('east');
+  });
+
+  it('is looked at with the eyes of somebody whom it is for', () => {
+    expect(consequences({ who: { groups: ['staff'] }, items: { items: ['milk'] } }).lines[0]).toMatchObject({
+      before: 2120,
+      after: 1908,
+    });
+  });
+
+  it('counts what falls below cost and below the margin floor', () => {
+    const floored = { ...SMALL, policy: { marginFloor: 3000 } };
+    expect(
+      consequences({ items: { items: ['milk', 'spray'] }, formula: { percentOff: 6000 } }, floored),
+    ).toMatchObject({
+      belowCost: 1,
+      belowFloor: 2,
+    });
+  });
+
+  it('names what it meets, and whether that wins', () => {
+    const others = withPromotions(
+      change('first', { priority: 1, items: { items: ['milk'] } }),
+      change('later', { priority: 200, items: { items: ['spray'] } }),
+    );
+    const seen = consequences({ items: { node: 'sun' }, formula: { percentOff: 500 } }, others);
+    expect(seen.meets).toEqual([
+      { promotion: 'first', items: 1, wins: true },
+      { promotion: 'later', items: 1, wins: false },
+    ]);
+    expect(seen.lines.find(({ sku }) => sku === 'milk')).toMatchObject({
+      lost: 'lower-priority',
+      after: 2241,
+    });
+  });
+
+  it('replaces the state that is saved, not adds to it', () => {
+    const saved = withPromotions(change('draft', { formula: { percentOff: 9000 } }));
+    expect(consequences({ items: { items: ['milk'] } }, saved).lines[0]).toMatchObject({
+      before: 2490,
+      after: 2241,
+    });
+  });
+
+  it('is nothing where no store is in it, or no moment of it comes', () => {
+    expect(consequences({ where: { tag: 'nowhere' } })).toMatchObject({
+      stores: [],
+      lookedAt: null,
+      items: 0,
+    });
+    const never = {
+      from: '2027-03-01T09:00',
+      to: '2027-03-01T10:00',
+      windows: [{ from: '12:00', to: '13:00' }],
+    };
+    expect(consequences({ when: never })).toMatchObject({ lookedAt: null, items: 0 });
+  });
+});
+
+describe('margin and break-even', () => {
+  it.each([
+    [1000, 600, 4000],
+    [1000, 1200, -2000],
+    [999, 600, 3993],
+    [1000, null, null],
+    [0, 600, null],
+  ])('a price of %s at a cost of %s has a margin of %s', (price, cost, wanted) => {
+    expect(marginOf(minorUnits(price), cost === null ? null : minorUnits(cost))).toBe(wanted);
+  });
+
+  it.each([
+    [1000, 900, 600, 134],
+    [1000, 1000, 600, 100],
+    [1000, 600, 600, null],
+    [1000, 500, 600, null],
+    [1000, 900, null, null],
+    [500, 900, 600, 0],
+  ])('from %s to %s at a cost of %s needs %s hundredths of the units', (before, after, cost, wanted) => {
+    expect(breakEven(minorUnits(before), minorUnits(after), cost === null ? null : minorUnits(cost))).toBe(
+      wanted,
+    );
+  });
+});

@@ -1,0 +1,180 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { change, SMALL, withPromotions } from '../plans/small-plan.ts';
+
+let folder: string;
+const PLAN = withPromotions(
+  change('spring', {
+    formula: { percentOff: 1500 },
+    rounding: { step: '0.05', mode: 'up' },
+    items: { node: 'sun' },
+  }),
+  change('members', { who: { groups: ['members'] }, priority: 1, items: { node: 'sun' }, channels: ['web'] }),
+  change('top', { onTop: true, formula: { percentOff: 500 }, when: { from: '2027-05-01T00:00' } }),
+);
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'belltag-'));
+  writeFileSync(join(folder, 'plan.json'), JSON.stringify(PLAN));
+  writeFileSync(
+    join(folder, 'faulty.json'),
+    JSON.stringify({ ...SMALL, currency: 'EURO', nodes: [{ id: 'a', name: 'A', parent: 'b' }], items: [] }),
+  );
+  writeFileSync(join(folder, 'cut.json'), '{"format": "bell-tag-plan", ');
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function belltag(call: string, plan: string, ...options: string[]) {
+  const { status, stdout, stderr } = spawnSync('bin/belltag', [call, join(folder, plan), ...options], {
+    encoding: 'utf8',
+  });
+  return { status, stdout, stderr, lines: stdout.trim() === '' ? [] : stdout.trim().split('\n') };
+}
+
+describe('belltag check', () => {
+  it('says nothing of a plan without faults', () => {
+    expect(belltag('check', 'plan.json')).toMatchObject({ status: 0, stdout: '', stderr: '' });
+  });
+
+  it('says one line a fault, and ends with 2', () => {
+    const { status, lines } = belltag('check', 'faulty.json');
+    expect(status).toBe(2);
+    expect(lines[0]).toMatch(/^\/\S*: .+; wanted: .+$/);
+  });
+
+  it.each(['cut.json', 'missing.json'])('ends with 2 for %s', (file) => {
+    const { status, lines, stderr } = belltag('check', file);
+    expect(status).toBe(2);
+    expect(lines.length + stderr.length).toBeGreaterThan(0);
+  });
+});
+
+describe('belltag price', () => {
+  const price = (...options: string[]) => belltag('price', 'plan.json', '--store', 'east', ...options);
+
+  it('answers with the price, where it comes from, and what lost', () => {
+    const { status, stdout } = price('--item', 'milk', '--at', '2027-04-14T12:00');
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toEqual({
+      price: '21.20',
+      regular: '24.90',
+      base: '24.90',
+      promotion: 'spring',
+      onTop: [],
+      lost: [
+        { promotion: 'members', reason: 'wrong-channel' },
+        { promotion: 'top', reason: 'not-started' },
+      ],
+    });
+  });
+
+  it('asks for kinds of shopper and a channel', () => {
+    const { stdout } = price(
+      '--item',
+      'milk',
+      '--at',
+      '2027-05-14T12:00',
+      '--group',
+      'members',
+      '--group',
+      'staff',
+      '--channel',
+      'web',
+    );
+    expect(JSON.parse(stdout)).toMatchObject({
+      base: '21.20',
+      price: '18.13',
+      promotion: 'members',
+      onTop: ['top'],
+    });
+  });
+
+  it('says why an item cannot be sold', () => {
+    const { status, stdout } = price('--item', 'gel', '--at', '2027-04-14T12:00');
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toMatchObject({ price: null, problem: 'parent' });
+  });
+
+  it.each([
+    ['an unknown store', ['--store', 'nowhere', '--item', 'milk', '--at', '2027-04-14T12:00']],
+    ['an unknown item', ['--store', 'east', '--item', 'nothing', '--at', '2027-04-14T12:00']],
+    ['no moment', ['--store', 'east', '--item', 'milk', '--at', 'soon']],
+    ['an unknown group', ['--store', 'east', '--item', 'milk', '--at', '2027-04-14T12:00', '--group', 'x']],
+    ['a missing option', ['--store', 'east', '--item', 'milk']],
+    [
+      'an unknown option',
+      ['--store', 'east', '--item', 'milk', '--at', '2027-04-14T12:00', '--colour', 'red'],
+    ],
+  ])('refuses %s with 2 and one line', (_, options) => {
+    const { status, stdout, stderr } = belltag('price', 'plan.json', ...options);
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
+    expect(stderr.trim().split('\n')).toHaveLength(1);
+    expect(stderr).toMatch(/; wanted: /);
+  });
+});
+
+describe('belltag book', () => {
+  it('prints one line for each carried item', () => {
+    const { lines } = belltag('book', 'plan.json', '--store', 'east', '--at', '2027-04-14T12:00');
+    const rows = lines.map((line) => JSON.parse(line));
+    expect(rows.map(({ sku }) => sku)).toEqual([
+      'milk',
+      'spray',
+      'oil',
+      'gel-50',
+      'gel-90',
+      'bar',
+      'unpriced',
+    ]);
+    expect(rows[0]).toEqual({ sku: 'milk', price: '21.20', regular: '24.90', promotion: 'spring' });
+    expect(rows[5]).toEqual({ sku: 'bar', price: '1.00', regular: '1.00', promotion: null });
+    expect(rows[6]).toMatchObject({ sku: 'unpriced', price: null, regular: null });
+  });
+});
+
+describe('belltag timeline', () => {
+  it('prints maximal spans of one price, with the offset in the hour that happens twice', () => {
+    const { stdout } = belltag(
+      'timeline',
+      'plan.json',
+      '--store',
+      'east',
+      '--item',
+      'milk',
+      '--from',
+      '2027-02-28T00:00',
+      '--to',
+      '2027-06-02T00:00',
+    );
+    expect(JSON.parse(stdout)).toEqual([
+      { from: '2027-02-28T00:00', to: '2027-03-01T09:00', price: '24.90', promotion: null },
+      { from: '2027-03-01T09:00', to: '2027-05-01T00:00', price: '21.20', promotion: 'spring' },
+      { from: '2027-05-01T00:00', to: '2027-06-01T20:00', price: '20.14', promotion: 'spring' },
+      { from: '2027-06-01T20:00', to: '2027-06-02T00:00', price: '23.66', promotion: null },
+    ]);
+    const autumn = belltag(
+      'timeline',
+      'plan.json',
+      '--store',
+      'east',
+      '--item',
+      'bar',
+      '--from',
+      '2027-10-31T02:30+02:00',
+      '--to',
+      '2027-10-31T02:30+01:00',
+    );
+    expect(JSON.parse(autumn.stdout)).toMatchObject([
+      { from: '2027-10-31T02:30+02:00', to: '2027-10-31T02:30+01:00' },
+    ]);
+  });
+});
+
+it('an unknown call is refused, and names those there are', () => {
+  const { status, stderr } = belltag('guess', 'plan.json');
+  expect(status).toBe(2);
+  expect(stderr).toMatch(/check, price, book, timeline/);
+});
