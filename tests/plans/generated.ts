@@ -1,5 +1,11 @@
 import fc from 'fast-check';
-import type { WhenDocument } from '../../src/core/plan/index.ts';
+import type {
+  ItemRule,
+  RoundingDocument,
+  StoreRule,
+  WhenDocument,
+  WhoDocument,
+} from '../../src/core/plan/index.ts';
 import { change, type Promoted } from './small-plan.ts';
 
 const pad = (value: number) => String(value).padStart(2, '0');
@@ -72,8 +78,8 @@ const formulas: fc.Arbitrary<Promoted['formula']> = fc.oneof(
   fc.constant({ basis: { priceList: 'own' }, percentOff: 1000 }),
 );
 
-const goods: fc.Arbitrary<Promoted['items']> = fc.constantFrom(
-  { all: true as const },
+const goods: fc.Arbitrary<ItemRule> = fc.constantFrom<ItemRule>(
+  { all: true },
   { node: 'sun' },
   { items: ['gel', 'bar'] },
   { set: 'summer' },
@@ -87,12 +93,12 @@ const said: fc.Arbitrary<Promoted> = fc
     priority: fc.integer({ min: 1, max: 3 }),
     formula: formulas,
     items: goods,
-    where: fc.constantFrom({ all: true as const }, { stores: ['east'] }, { zone: 'isles' }),
-    who: fc.constantFrom(undefined, { groups: ['members'] }, { guests: true }),
-    rounding: fc.constantFrom(
+    where: fc.constantFrom<StoreRule>({ all: true }, { stores: ['east'] }, { zone: 'isles' }),
+    who: fc.constantFrom<WhoDocument | undefined>(undefined, { groups: ['members'] }, { guests: true }),
+    rounding: fc.constantFrom<RoundingDocument | undefined>(
       undefined,
-      { step: '0.05', mode: 'up' as const },
-      { endings: ['0.49', '0.99'], mode: 'nearest' as const },
+      { step: '0.05', mode: 'up' },
+      { endings: ['0.49', '0.99'], mode: 'nearest' },
     ),
     onTop: fc.boolean(),
     alone: fc.boolean(),

@@ -94,6 +94,6 @@ export const terminalState = pgTable('terminal_state', {
   heldSince: instant('held_since'),
   lastSeen: instant('last_seen').notNull(),
   /** Its own clock less the server's, milliseconds. */
-  clockSkew: integer(),
+  clockSkew: bigint({ mode: 'number' }),
   problem: text(),
 });

@@ -1,0 +1,1 @@
+ALTER TABLE "terminal_state" ALTER COLUMN "clock_skew" SET DATA TYPE bigint;

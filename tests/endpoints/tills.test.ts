@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { as } from '../application/client.ts';
+import { running } from '../application/running.ts';
+import { askTill, controlTill } from '../application/till.ts';
+import { until } from '../application/until.ts';
+import { change } from '../plans/small-plan.ts';
+
+const enrolled = () =>
+  JSON.parse(readFileSync(`${running().tillFolder}/tills.json`, 'utf8')) as {
+    tills: { id: string; key: string; store: string }[];
+  };
+const keyOf = (id: string) => enrolled().tills.find((till) => till.id === id)!.key;
+
+const take = (key: string | null, query = '') =>
+  fetch(
+    `${running().origin}/api/till/price-file${query}`,
+    key === null ? {} : { headers: { authorization: `Bearer ${key}` } },
+  );
+const report = (key: string, state: unknown) =>
+  fetch(`${running().origin}/api/till/state`, {
+    method: 'POST',
+    headers: { authorization: `Bearer ${key}`, 'content-type': 'application/json' },
+    body: JSON.stringify(state),
+  });
+
+/** What the application knows of a terminal. */
+async function known(id: string) {
+  const { body } = await (await as('rufus')).get('/api/send/terminals');
+  return body.terminals.find(({ terminal }: any) => terminal === id);
+}
+
+/** Makes something new for one store, and sends it there. */
+async function sendSomething(id: string, store: string): Promise<number> {
+  const rufus = await as('rufus');
+  const promotion = {
+    ...change(id),
+    where: { stores: [store] },
+    offer: { kind: 'priceChange', items: { node: 'teas' }, formula: { percentOff: 500 } },
+  };
+  await rufus.send('POST', '/api/promotions', { promotion });
+  const { planVersion } = (await rufus.get('/api/send/review')).body;
+  const { body } = await rufus.send('POST', '/api/send', { planVersion, stores: [store] });
+  return body.rollout;
+}
+
+describe('a terminal', () => {
+  it.each([null, 'no-such-key', ''])('with the key %j is not let in', async (key) => {
+    expect((await take(key)).status).toBe(401);
+  });
+
+  it('gets the newest file of its own store, and nothing where it has that one', async () => {
+    const reply = await take(keyOf('s010-1'));
+    const envelope = (await reply.json()) as { store: string; number: number; content: string };
+    expect(envelope.store).toBe('s010');
+    expect(JSON.parse(envelope.content)).toMatchObject({ store: 's010', number: envelope.number });
+    expect((await take(keyOf('s010-1'), `?have=${envelope.number}`)).status).toBe(204);
+    expect((await take(keyOf('s010-1'), '?have=one')).status).toBe(422);
+  });
+
+  it.each([
+    [{}],
+    [{ holds: 0, heldSince: null, clock: '2027-03-01T00:00:00Z', problem: null }],
+    [{ holds: 1, heldSince: null, clock: 'now', problem: null }],
+  ])('that reports %j is refused', async (state) => {
+    expect((await report(keyOf('s010-1'), state)).status).toBe(422);
+  });
+});
+
+describe('a simulated till', () => {
+  it('takes what is sent and tells that it holds it', async () => {
+    const number = await sendSomething('for-s011', 's011');
+    await until(
+      () => askTill('s011-1'),
+      ({ holds }) => holds === number,
+    );
+    await until(
+      () => known('s011-1'),
+      ({ holds, trouble }) => holds === number && trouble === null,
+    );
+  });
+
+  it('that is off takes nothing, and catches up by itself', async () => {
+    await controlTill('s012-1', { on: '0' });
+    const before = (await askTill('s012-1')).holds;
+    const number = await sendSomething('for-s012', 's012');
+    await until(
+      () => askTill('s012-2'),
+      ({ holds }) => holds === number,
+    );
+    expect((await askTill('s012-1')).holds).toBe(before);
+    expect(await known('s012-1')).toMatchObject({ trouble: 'behind', wanted: number });
+    await controlTill('s012-1', { on: '1' });
+    await until(
+      () => askTill('s012-1'),
+      ({ holds }) => holds === number,
+    );
+  });
+
+  it('with a wrong clock is told apart', async () => {
+    await controlTill('s013-1', { set: '1', clock: '2027-03-01T08:59', delay: '0' });
+    await until(
+      () => known('s013-1'),
+      ({ trouble }) => trouble === 'wrong-clock',
+    );
+    await controlTill('s013-1', { right: '1' });
+    await until(
+      () => known('s013-1'),
+      ({ trouble }) => trouble === null,
+    );
+  });
+
+  it('that is slow is slow, and takes it all the same', async () => {
+    await controlTill('s014-1', { set: '1', clock: '', delay: '1200' });
+    const number = await sendSomething('for-s014', 's014');
+    await until(
+      () => askTill('s014-1'),
+      ({ holds }) => holds === number,
+    );
+    await controlTill('s014-1', { set: '1', clock: '', delay: '0' });
+  });
+
+  it('keeps ringing from its own disk, whatever its page is asked', async () => {
+    expect((await askTill('s015-1', 'no-such-code')).rung).toMatchObject({ price: null });
+    expect((await fetch(`${running().tillPage}/till/nowhere`)).status).toBe(404);
+    const page = await (await fetch(`${running().tillPage}/till/s015-1?code=Q100181`)).text();
+    expect(page).toMatch(/Umberlea Night cream 100 ml/);
+  });
+});

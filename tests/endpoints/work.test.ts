@@ -1,0 +1,125 @@
+import { describe, expect, it } from 'vitest';
+import { as } from '../application/client.ts';
+import { change } from '../plans/small-plan.ts';
+
+const draft = (id: string, said: object = {}) => ({
+  ...change(id),
+  status: 'draft',
+  offer: { kind: 'priceChange', items: { node: 'day-cream' }, formula: { percentOff: 1000 } },
+  ...said,
+});
+
+describe('a promotion', () => {
+  it('is saved, looked at, changed by one of two, approved, paused and put away, and tells all of it', async () => {
+    const ines = await as('ines');
+    const rufus = await as('rufus');
+    const promotion = draft('a-life');
+    const path = '/api/promotions/a-life';
+    expect(await ines.send('POST', '/api/promotions', { promotion })).toMatchObject({
+      status: 201,
+      body: { revision: 1 },
+    });
+    expect((await ines.get(path)).body).toMatchObject({ promotion, revision: 1 });
+    const first = { promotion: { ...promotion, priority: 5 }, revision: 1 };
+    expect((await ines.send('PUT', path, first)).body).toEqual({ revision: 2 });
+    const second = await rufus.send('PUT', path, { promotion: { ...promotion, priority: 6 }, revision: 1 });
+    expect(second).toMatchObject({
+      status: 409,
+      body: { current: { revision: 2, promotion: { priority: 5 } } },
+    });
+    expect((await rufus.send('PATCH', path, { status: 'approved', revision: 2 })).status).toBe(200);
+    expect((await ines.send('PATCH', path, { status: 'paused', revision: 3 })).status).toBe(200);
+    expect((await ines.send('PATCH', path, { status: 'archived', revision: 4 })).status).toBe(200);
+    const { history } = (await ines.get(path)).body;
+    expect(history.map(({ action, person }: any) => `${action} by ${person}`)).toEqual([
+      'archived by Ines Calloway',
+      'paused by Ines Calloway',
+      'approved by Rufus Tamsin',
+      'changed by Ines Calloway',
+      'created by Ines Calloway',
+    ]);
+  });
+
+  it('becomes a draft again where somebody changes it who does not approve', async () => {
+    const ines = await as('ines');
+    const rufus = await as('rufus');
+    const promotion = draft('back-to-draft', { status: 'approved' });
+    await rufus.send('POST', '/api/promotions', { promotion });
+    await ines.send('PUT', '/api/promotions/back-to-draft', {
+      promotion: { ...promotion, priority: 3 },
+      revision: 1,
+    });
+    expect((await ines.get('/api/promotions/back-to-draft')).body.promotion.status).toBe('draft');
+  });
+
+  it('shows what it would do without being saved, and prices nothing while a draft', async () => {
+    const ines = await as('ines');
+    const { body } = await ines.send('POST', '/api/promotions/preview', {
+      promotion: draft('never-saved'),
+      store: 's001',
+    });
+    expect(body).toMatchObject({ stores: 48, lookedAt: { store: 's001' } });
+    expect(body.items).toBeGreaterThan(0);
+    expect(body.sentence).toMatch(/pay 10 % less on Day cream\.$/);
+    expect((await ines.get('/api/promotions/never-saved')).status).toBe(404);
+  });
+
+  it('stands in the list of the stores that it counts in', async () => {
+    const odile = await as('odile');
+    const ids = async (query: string) =>
+      (await odile.get(`/api/promotions${query}`)).body.map(({ id }: any) => id);
+    expect(await ids('')).toContain('sun-weekend');
+    expect(await ids('?stores=s001')).toContain('sun-weekend');
+    expect(await ids('?stores=s002,s003')).not.toContain('sun-weekend');
+  });
+});
+
+describe('a price', () => {
+  it('comes with its story, and with what it is in every other store', async () => {
+    const odile = await as('odile');
+    const at = (await odile.get('/api/promotions/face-week')).body.promotion.when.from;
+    const { body } = await odile.get(`/api/price?store=s001&item=Q100181&at=${at}`);
+    expect(body).toMatchObject({
+      currency: 'EUR',
+      winner: { id: 'face-week' },
+      store: { timeZone: 'Europe/Madrid' },
+    });
+    expect(body.winner.working).toMatch(
+      /^20 % less on [\d.]+ is [\d.]+, rounded to the nearest price ending in 0\.49 or 0\.99: [\d.]+$/,
+    );
+    const { body: across } = await odile.get(`/api/price/across?item=Q100181&at=${at}`);
+    const stores = across.prices.flatMap(({ stores: some }: any) => some);
+    expect(stores).toHaveLength(48);
+    const here = across.prices.find(({ stores: some }: any) => some.some(({ id }: any) => id === 's001'));
+    expect(here.price).toBe(body.price);
+  });
+
+  it('is found by words of the name, by SKU and by barcode', async () => {
+    const odile = await as('odile');
+    const skus = async (text: string) =>
+      (await odile.get(`/api/items?q=${text}`)).body.map(({ sku }: any) => sku);
+    const { gtin, name } = (await odile.get('/api/items?q=Q100181')).body[0];
+    expect(await skus(gtin)).toEqual(['Q100181']);
+    expect(await skus(name.split(' ').reverse().join(' ').toUpperCase())).toContain('Q100181');
+    expect(await skus('no%20such%20thing')).toEqual([]);
+  });
+});
+
+describe('the plan', () => {
+  it('goes out whole, and comes in as it went out', async () => {
+    const basil = await as('basil');
+    const { body: out } = await basil.get('/api/plan');
+    expect(out).toMatchObject({ format: 'bell-tag-plan', version: 1, name: 'Quillmere' });
+    const { status, body } = await basil.send('PUT', '/api/plan', out);
+    expect({ status, body }).toEqual({
+      status: 200,
+      body: { ok: true, items: out.items.length, promotions: out.promotions.length },
+    });
+    const back = (await basil.get('/api/plan')).body;
+    const byId = (plan: any) => ({
+      ...plan,
+      promotions: plan.promotions.sort((a: any, b: any) => (a.id < b.id ? -1 : 1)),
+    });
+    expect(byId(back)).toEqual(byId(out));
+  });
+});

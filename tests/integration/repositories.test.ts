@@ -1,0 +1,295 @@
+import { sql } from 'drizzle-orm';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { chain } from '../../demo/chain.ts';
+import type { PlanDocument } from '../../src/core/plan/index.ts';
+import { book, priceAt } from '../../src/core/price-book/index.ts';
+import {
+  type Database,
+  loadPlan,
+  planRepository,
+  planVersion,
+  promotionRepository,
+  refusalOf,
+  sendingRepository,
+} from '../../src/db/index.ts';
+import { livePlanBook } from '../../src/server/live-plan-book.ts';
+import { hashOfKey, priceFileSigner } from '../../src/server/signing.ts';
+import { sendPriceFiles, storesToSend } from '../../src/usecases/index.ts';
+import { change, compiled, SMALL, withPromotions } from '../plans/small-plan.ts';
+import { freshDatabase } from './fresh-database.ts';
+
+let db: Database;
+let drop: () => Promise<void>;
+beforeAll(async () => {
+  ({ db, drop } = await freshDatabase());
+});
+afterAll(() => drop());
+
+const NOW = Date.parse('2027-04-14T10:00:00Z') as never;
+const BY = { person: 'ines', action: 'changed' };
+const ADMIN = { id: 'basil', name: 'Basil', email: '', role: 'administrator', stores: null } as const;
+const write = (document: PlanDocument) => planRepository(db).replace(document, 'basil');
+const read = async () => (await loadPlan(db))!.document;
+
+/** Lists of named things by their names, and without lists of tags that are empty: neither means anything. */
+function inOrder(value: unknown): unknown {
+  if (Array.isArray(value)) {
+    const all = value.map(inOrder) as { id?: string }[];
+    return all.every((one) => one?.id !== undefined) ? all.sort((a, b) => (a.id! < b.id! ? -1 : 1)) : all;
+  }
+  if (!value || typeof value !== 'object') return value;
+  const kept = Object.entries(value).filter(
+    ([key, entry]) => entry !== undefined && !(key === 'tags' && Array.isArray(entry) && entry.length === 0),
+  );
+  return Object.fromEntries(kept.map(([key, entry]) => [key, inOrder(entry)]));
+}
+
+/** Everything that the format knows, with values that are easily lost: empty lists, zeros, false. */
+const WHOLE: PlanDocument = {
+  ...withPromotions(
+    change('a', {
+      when: {
+        from: '2027-03-01T09:00:30',
+        windows: [{ days: ['fri'], from: '22:00', to: '24:00' }],
+        except: ['2027-04-02'],
+      },
+      linePrices: { milk: '9.99' },
+      rounding: { endings: ['0.49'], per: '1.00', mode: 'down' },
+    }),
+    change('b', {
+      when: { from: '2027-03-01T09:00', repeat: { rrule: 'FREQ=WEEKLY;BYDAY=SA', duration: 'PT6H' } },
+      codes: ['ONE', 'TWO'],
+      who: { guests: false },
+    }),
+    {
+      ...change('c'),
+      offer: {
+        kind: 'combo',
+        slots: [{ name: 'x', items: { all: true }, quantity: 2, each: '1.50' }],
+        extra: { bar: '0.20' },
+      },
+      uses: { inAll: 5, perCode: 1 },
+      limitPerBasket: 2,
+      label: { default: 'Label', de: 'Etikett' },
+      notes: 'note',
+    },
+  ),
+  name: 'Whole',
+  policy: { priceChanges: 'lowest', baskets: 'priority', marginFloor: 0 },
+  ranges: [{ id: 'all', name: 'All', stores: { all: true }, items: { all: true } }],
+};
+
+describe('the plan in the database', () => {
+  it.each<[string, PlanDocument]>([
+    ['everything that the format knows', WHOLE],
+    [
+      'the demo chain',
+      chain({ stores: 9, zones: 4, terminals: 12, items: 400, priceChanges: 60 }, '2027-04-14'),
+    ],
+    [
+      'a currency with three decimals',
+      {
+        ...SMALL,
+        name: 'Three',
+        currency: 'KWD',
+        ranges: [],
+        priceLists: [],
+        shopperGroups: [],
+        shoppers: [],
+        items: [{ sku: 'a', name: 'A', node: 'sun', cost: '0.001', prices: [{ price: '1234567.891' }] }],
+        itemSets: [],
+      },
+    ],
+  ])('comes back as it was brought in: %s', async (_, document) => {
+    await write(document);
+    const { policy, ...back } = await read();
+    const { policy: said, ...rest } = document;
+    expect(inOrder(back)).toEqual(inOrder(rest));
+    expect(policy).toMatchObject(said ?? {});
+  });
+
+  it('raises its version with every change', async () => {
+    await write(WHOLE);
+    const before = (await planVersion(db))!;
+    await write(WHOLE);
+    expect(await planVersion(db)).toBe(before + 1);
+  });
+
+  it('is not touched where bringing one in fails half-way', async () => {
+    await write(WHOLE);
+    const impossible = {
+      ...SMALL,
+      stores: [...SMALL.stores, { id: 'x', name: 'X', timeZone: 'UTC', zone: 'nowhere' }],
+    };
+    await expect(write(impossible)).rejects.toSatisfy(
+      (error) => refusalOf(error)?.refusal === 'unknown-reference',
+    );
+    expect((await read()).name).toBe('Whole');
+  });
+
+  it.each<[string, string]>([
+    ['an amount below zero', `update item set cost = -1 where sku = 'milk'`],
+    ['an end before the start', `update promotion set ends_at = '2020-01-01' where id = 'a'`],
+    ['a status that is none', `update promotion set status = 'maybe' where id = 'a'`],
+    ['a second chain', `insert into chain (id, name, currency) values (2, 'x', 'EUR')`],
+    [
+      'a price for a zone and a store at once',
+      `insert into item_price (sku, price, zone, store) values ('milk', 100, 'isles', 'west')`,
+    ],
+    ['two prices for one place and date', `insert into item_price (sku, price) values ('milk', 100)`],
+    ['a kind that the offer does not say', `update promotion set kind = 'combo' where id = 'a'`],
+  ])('refuses %s, whoever writes it', async (_, statement) => {
+    await write(WHOLE);
+    await expect(db.execute(sql.raw(statement))).rejects.toSatisfy((error) => refusalOf(error) !== null);
+  });
+});
+
+describe('promotions', () => {
+  beforeEach(() => write(withPromotions(change('a'))));
+  const promotions = () => promotionRepository(db);
+
+  it('are saved with a revision, and the second of two to save is told what stands', async () => {
+    expect(await promotions().save(change('a', { priority: 7 }), 1, BY)).toEqual({
+      kind: 'saved',
+      revision: 2,
+    });
+    const stale = await promotions().save(change('a', { priority: 9 }), 1, BY);
+    expect(stale).toMatchObject({ kind: 'stale', current: { revision: 2, promotion: { priority: 7 } } });
+    expect((await promotions().find('a'))?.promotion.priority).toBe(7);
+  });
+
+  it('cannot be made twice under one id, nor changed when gone', async () => {
+    expect(await promotions().save(change('a'), null, BY)).toMatchObject({ kind: 'stale' });
+    expect(await promotions().save(change('gone'), 3, BY)).toEqual({ kind: 'stale', current: null });
+  });
+
+  it('leave a trail of who did what, newest first', async () => {
+    await promotions().save(change('b'), null, { person: 'ines', action: 'created' });
+    await promotions().save(change('b', { priority: 2 }), 1, { person: 'rufus', action: 'approved' });
+    expect((await promotions().history('b')).map(({ action }) => action)).toEqual(['approved', 'created']);
+  });
+
+  it('keep their codes, and lose those that were taken away', async () => {
+    await promotions().save(change('a', { codes: ['X', 'Y'] }), 1, BY);
+    await promotions().save(change('a', { codes: ['Y'] }), 2, BY);
+    expect((await promotions().find('a'))?.promotion.codes).toEqual(['Y']);
+  });
+
+  it('are saved by one of two who save at once', async () => {
+    const results = await Promise.all(
+      [2, 3].map((priority) => promotions().save(change('a', { priority }), 1, BY)),
+    );
+    expect(results.map(({ kind }) => kind).sort()).toEqual(['saved', 'stale']);
+  });
+});
+
+describe('the live price book', () => {
+  it('follows saved promotions one by one, and plans brought in whole', async () => {
+    await write(withPromotions(change('a')));
+    const live = livePlanBook(db);
+    const held = await live.current();
+    await promotionRepository(db).save(change('b', { priority: 1, formula: { setTo: '5.00' } }), null, BY);
+    const next = await live.current();
+    expect(next.version).toBe(held.version + 1);
+    // The catalogue is shared: only the promotion was applied.
+    expect(next.compiled.catalogue).toBe(held.compiled.catalogue);
+    const fresh = compiled(await read());
+    expect(book(next.compiled, NOW, ['east', 'west'])).toEqual(book(fresh, NOW, ['east', 'west']));
+    await write(SMALL);
+    const question = { sku: 'milk', store: 'east', at: NOW, shopper: { kind: 'guest' as const } };
+    expect(priceAt((await live.current()).compiled, question)).toMatchObject({ price: 2490, winner: null });
+  });
+
+  it('answers all who ask at once from one version', async () => {
+    const live = livePlanBook(db);
+    const asked = await Promise.all(Array.from({ length: 20 }, () => live.current()));
+    expect(new Set(asked.map(({ compiled: plan }) => plan)).size).toBe(1);
+  });
+});
+
+describe('price files', () => {
+  const ports = async () => ({
+    book: livePlanBook(db),
+    sending: sendingRepository(db),
+    signer: await priceFileSigner(db),
+  });
+  const send = async (stores: string[] | null = null) => {
+    const all = await ports();
+    const { version } = await all.book.current();
+    return sendPriceFiles(all, ADMIN, { stores, planVersion: version }, NOW);
+  };
+  const open = async () => {
+    const all = await ports();
+    const stores = await storesToSend(await all.book.current(), all.sending, NOW);
+    return stores
+      .filter(
+        ({ difference }) =>
+          difference.promotions.added.length +
+            difference.promotions.gone.length +
+            difference.items.changed.length >
+          0,
+      )
+      .map(({ store }) => store.id);
+  };
+
+  beforeEach(() => write(withPromotions(change('a'))));
+
+  it('go to the stores with something new, and to no other', async () => {
+    await send();
+    expect(await open()).toEqual([]);
+    await promotionRepository(db).save(change('west-only', { where: { stores: ['west'] } }), null, BY);
+    expect(await open()).toEqual(['west']);
+    expect(await send()).toMatchObject({ ok: true, value: { stores: 1 } });
+    expect(await send()).toEqual({ ok: true, value: { rollout: null, stores: 0 } });
+  });
+
+  it('go out under the version that was reviewed only', async () => {
+    const outcome = await sendPriceFiles(await ports(), ADMIN, { stores: null, planVersion: 1 }, NOW);
+    expect(outcome).toMatchObject({ ok: false, failure: { kind: 'conflict' } });
+  });
+
+  it('take a promotion back that was put away, and leave one alone that is merely over', async () => {
+    await send();
+    await promotionRepository(db).save(change('a', { status: 'archived' }), 1, BY);
+    expect(await open()).toEqual(['east', 'west']);
+    await promotionRepository(db).save(change('a'), 2, BY);
+    const all = await ports();
+    const later = Date.parse('2027-09-01T10:00:00Z') as never;
+    const stores = await storesToSend(await all.book.current(), all.sending, later);
+    expect(stores.map(({ difference }) => difference.promotions.gone)).toEqual([[], []]);
+  });
+
+  it('are read only where the terminal has not the newest', async () => {
+    await send();
+    const sending = sendingRepository(db);
+    const newest = (await sending.newest('east', null))!;
+    expect(JSON.parse(newest.content)).toMatchObject({ store: 'east', number: newest.number });
+    expect(await sending.newest('east', newest.number)).toBeNull();
+    expect(await sending.newest('east', newest.number - 1)).toMatchObject({ number: newest.number });
+  });
+
+  it('and what terminals hold stay where a plan is brought in whose stores stay', async () => {
+    await db.execute(sql`update terminal set key_hash = ${hashOfKey('secret')} where id = 'east-1'`);
+    await db.execute(
+      sql`insert into person (id, name, email, role) values ('tove', 'Tove', 't@x.example', 'store') on conflict do nothing`,
+    );
+    await db.execute(
+      sql`insert into person_store (person, store) values ('tove', 'east'), ('tove', 'west') on conflict do nothing`,
+    );
+    await send();
+    const sending = sendingRepository(db);
+    await sending.report('east-1', { holds: 4, heldSince: null, clockSkew: 0, problem: null });
+    await write({
+      ...withPromotions(change('a')),
+      stores: [SMALL.stores[0]!],
+      terminals: [SMALL.terminals![0]!],
+      items: SMALL.items.map((item) => ({ ...item, prices: item.prices.filter(({ store }) => !store) })),
+    });
+    expect(await sending.terminalByKeyHash(hashOfKey('secret'))).toEqual({ id: 'east-1', store: 'east' });
+    expect(await sending.newest('east', null)).not.toBeNull();
+    expect(await sending.newest('west', null)).toBeNull();
+    expect(await sending.terminals()).toMatchObject([{ terminal: 'east-1', holds: 4 }]);
+    const { rows } = await db.execute(sql`select store from person_store where person = 'tove'`);
+    expect(rows).toEqual([{ store: 'east' }]);
+  });
+});
