@@ -1,5 +1,7 @@
 import { dateWords, momentWords } from '../core/sentence/index.ts';
 
+export { dateWords };
+
 /** "Thu 26 Nov" of "2026-11-26", without the year where it is that of `near`. */
 export function shortDate(date: string, near: string): string {
   const words = dateWords(date.slice(0, 10));

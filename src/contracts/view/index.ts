@@ -1,4 +1,5 @@
 /** What pages show. Free of Joi, so that the browser may load it. */
+export { isPriceChange } from '../../core/plan/index.ts';
 export * from './choices.ts';
 export * from './lens.ts';
 export * from './replies.ts';

@@ -1,6 +1,7 @@
 export * from './deal-sentence.ts';
 export * from './formula-words.ts';
 export * from './inclusion.ts';
+export * from './moment-words.ts';
 export * from './names.ts';
 export * from './rules.ts';
 export * from './when-words.ts';

@@ -1,5 +1,5 @@
 import { type LensView, lensQuery, type PriceStory } from '../../contracts/view/index.ts';
-import { parseWallTime } from '../../core/calendar/wall-time.ts';
+import { parseWallTime } from '../../core/calendar/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { PriceTag } from '../../ui/pieces/index.ts';
 

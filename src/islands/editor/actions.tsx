@@ -1,4 +1,4 @@
-import type { PromotionDocument } from '../../core/plan/document.ts';
+import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { Draft } from './draft.ts';
 import type { Opened, Saving } from './editor.tsx';
 

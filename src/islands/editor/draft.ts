@@ -1,7 +1,7 @@
 import type { LensView } from '../../contracts/view/index.ts';
 import { GROUP_PREFIX } from '../../contracts/view/index.ts';
-import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/wall-time.ts';
-import type { PriceChangeDocument, PromotionDocument } from '../../core/plan/document.ts';
+import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
+import type { PriceChangeDocument, PromotionDocument } from '../../core/plan/index.ts';
 
 /** A price change being written. Without goods it is not one yet. */
 export interface Draft extends Omit<PromotionDocument, 'offer'> {

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { type Choices, type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
-import type { PriceChangePromotionDocument, PromotionDocument } from '../../core/plan/document.ts';
+import type { PriceChangePromotionDocument, PromotionDocument } from '../../core/plan/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { Actions } from './actions.tsx';
 import { ConsequencesBeside } from './consequences-beside.tsx';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
-import type { Basis, FormulaDocument } from '../../core/plan/document.ts';
+import type { Basis, FormulaDocument } from '../../core/plan/index.ts';
 
 const WAYS = {
   percentOff: { words: 'a percentage less', unit: '%', percent: true, basis: true },

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { RoundingDocument } from '../../core/plan/document.ts';
+import type { RoundingDocument } from '../../core/plan/index.ts';
 import { numberOf } from './formula-part.tsx';
 
 const MODES = { nearest: 'to the nearest', up: 'up to the next', down: 'down to the next' } as const;

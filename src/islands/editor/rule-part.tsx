@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import type { ItemRule, StoreRule } from '../../core/plan/document.ts';
-import { type Inclusion, inclusionOf, ruleOf } from '../../core/sentence/inclusion.ts';
+import type { ItemRule, StoreRule } from '../../core/plan/index.ts';
+import { type Inclusion, inclusionOf, ruleOf } from '../../core/sentence/index.ts';
 import { type Pickable, PickList } from '../../ui/pieces/index.ts';
 
 export type Rule = ItemRule | StoreRule;

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
-import type { ItemRule, RoundingDocument, StoreRule } from '../../core/plan/document.ts';
+import type { ItemRule, RoundingDocument, StoreRule } from '../../core/plan/index.ts';
 import { dealSentence, itemWords, namesOf, roundingWords, storeWords } from '../../core/sentence/index.ts';
 import { Part } from '../../ui/pieces/index.ts';
 import { ask, type Refusal } from '../server/index.ts';

@@ -1,16 +1,7 @@
 import { X } from 'lucide-react';
-import { WEEKDAYS } from '../../core/calendar/wall-time.ts';
-import type { WhenDocument, WindowDocument } from '../../core/plan/document.ts';
-
-const DAY_NAMES = {
-  mon: 'Mon',
-  tue: 'Tue',
-  wed: 'Wed',
-  thu: 'Thu',
-  fri: 'Fri',
-  sat: 'Sat',
-  sun: 'Sun',
-} as const;
+import { WEEKDAYS } from '../../core/calendar/index.ts';
+import type { WhenDocument, WindowDocument } from '../../core/plan/index.ts';
+import { DAYS } from '../../core/sentence/index.ts';
 
 /** Start, end and hours, in the time of each store. */
 export function WhenPart({ when, onChange }: { when: WhenDocument; onChange: (when: WhenDocument) => void }) {
@@ -105,7 +96,7 @@ function Hours({
               if (next.length > 0) setDays(next);
             }}
           >
-            {DAY_NAMES[day]}
+            {DAYS[day]}
           </button>
         ))}
       </span>

@@ -1,5 +1,5 @@
 import type { Choices } from '../../contracts/view/index.ts';
-import type { WhoDocument } from '../../core/plan/document.ts';
+import type { WhoDocument } from '../../core/plan/index.ts';
 
 /** Everyone, or some kinds of shopper. */
 export function WhoPart({

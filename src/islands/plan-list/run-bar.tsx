@@ -1,11 +1,5 @@
 import type { PromotionSummary } from '../../contracts/view/index.ts';
-import {
-  DAY,
-  dayNumber,
-  formatLocalDate,
-  parseLocalDate,
-  parseWallTime,
-} from '../../core/calendar/wall-time.ts';
+import { DAY, dayNumber, formatLocalDate, parseLocalDate, parseWallTime } from '../../core/calendar/index.ts';
 import { shortDate } from '../../ui/moment.ts';
 import type { Phase } from '../../ui/phase.ts';
 

@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { type Import, importsOf, packagesOf, sources } from './sources.ts';
+
+/** What each layer may import besides itself; docs/architecture.md draws it. */
+const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
+  core: [],
+  contracts: ['core'],
+  usecases: ['core', 'contracts'],
+  db: ['core', 'contracts', 'usecases'],
+  server: ['core', 'contracts', 'usecases', 'db'],
+  ui: ['core', 'contracts'],
+  islands: ['ui', 'core', 'contracts'],
+  pages: ['server', 'contracts', 'ui', 'islands'],
+  middleware: ['server'],
+  env: ['contracts'],
+  tills: ['core', 'contracts'],
+  bin: ['core', 'contracts', 'demo', 'db', 'server', 'usecases'],
+  demo: ['core'],
+};
+
+/** "core" of "src/core/money/index.ts", "tills" of "tills/till.ts". */
+const layerOf = (path: string): string => {
+  const parts = path.split('/');
+  return (parts[0] === 'src' ? parts[1]! : parts[0]!).replace(/\.(d\.)?ts$/, '');
+};
+const all = sources();
+const imports = all.flatMap(importsOf);
+const told = ({ from, to }: Import) => `${from} → ${to}`;
+
+describe('the layers', () => {
+  it('are all seen by this test', () => {
+    expect(new Set(all.map(layerOf))).toEqual(new Set(Object.keys(MAY_IMPORT)));
+    expect(imports.length).toBeGreaterThan(all.length);
+  });
+
+  it('import only what lies beneath them', () => {
+    const wrong = imports.filter(({ from, to }) => {
+      const [layer, other] = [layerOf(from), layerOf(to)];
+      return layer !== other && !MAY_IMPORT[layer]?.includes(other);
+    });
+    expect(wrong.map(told)).toEqual([]);
+  });
+
+  it('leave pages to nobody, and ports of the use cases to the database as types', () => {
+    const wrong = imports.filter(
+      ({ from, to, typeOnly }) =>
+        (layerOf(to) === 'pages' && layerOf(from) !== 'pages') ||
+        (layerOf(from) === 'db' && layerOf(to) === 'usecases' && !typeOnly),
+    );
+    expect(wrong.map(told)).toEqual([]);
+  });
+
+  it('let only the set-up of the demo reach below the application', () => {
+    const wrong = imports.filter(
+      ({ from, to }) =>
+        layerOf(from) === 'bin' &&
+        ['db', 'server', 'usecases'].includes(layerOf(to)) &&
+        !from.startsWith('bin/prepare/'),
+    );
+    expect(wrong.map(told)).toEqual([]);
+  });
+});
+
+describe('the core', () => {
+  it('knows three packages, and nothing of the machine it runs on', () => {
+    const allowed = new Set(['rrule', 'temporal-polyfill']);
+    const wrong = all
+      .filter((file) => layerOf(file) === 'core')
+      .flatMap((file) =>
+        packagesOf(file)
+          .filter((name) => !allowed.has(name))
+          .map((name) => `${file} → ${name}`),
+      );
+    expect(wrong).toEqual([]);
+  });
+
+  it('asks neither a clock nor chance nor the environment', () => {
+    const hidden = /\bDate\.now\b|\bnew Date\(\)|\bMath\.random\b|\bprocess\.|\bfetch\(|\bcrypto\./;
+    expect(all.filter((file) => layerOf(file) === 'core' && hidden.test(readFileSync(file, 'utf8')))).toEqual(
+      [],
+    );
+  });
+
+  it('is entered by the index of a concept', () => {
+    const concept = (path: string) => path.split('/').slice(0, 3).join('/');
+    const wrong = imports.filter(
+      ({ from, to }) => layerOf(to) === 'core' && concept(from) !== concept(to) && !to.endsWith('/index.ts'),
+    );
+    expect(wrong.map(told)).toEqual([]);
+  });
+});
+
+describe('all sources', () => {
+  it('have no cycle of imports that stay when compiled', () => {
+    const next = new Map(
+      all.map((file) => [
+        file,
+        importsOf(file)
+          .filter(({ typeOnly }) => !typeOnly)
+          .map(({ to }) => to),
+      ]),
+    );
+    const state = new Map<string, 'open' | 'done'>();
+    const cycles: string[] = [];
+    const visit = (file: string, path: readonly string[]): void => {
+      if (state.get(file) === 'done') return;
+      if (state.get(file) === 'open') {
+        cycles.push([...path.slice(path.indexOf(file)), file].join(' → '));
+        return;
+      }
+      state.set(file, 'open');
+      for (const to of next.get(file) ?? []) visit(to, [...path, file]);
+      state.set(file, 'done');
+    };
+    for (const file of all) visit(file, []);
+    expect(cycles).toEqual([]);
+  });
+
+  it('have no catch-all file', () => {
+    expect(all.filter((file) => /\/(utils?|helpers?|types|common|misc)\.(ts|tsx|mjs)$/.test(file))).toEqual(
+      [],
+    );
+  });
+
+  it('are short: no file over 350 lines', () => {
+    expect(all.filter((file) => readFileSync(file, 'utf8').split('\n').length > 350)).toEqual([]);
+  });
+});
