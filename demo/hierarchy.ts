@@ -59,6 +59,7 @@ export interface HierarchyNode {
 export const slug = (text: string): string =>
   text
     .normalize('NFD')
+    .replace(/\p{Mark}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '');

@@ -45,6 +45,7 @@ export function wholeOf(draft: Draft): PromotionDocument | null {
 export function idFor(name: string, random: string): string {
   const words = name
     .normalize('NFD')
+    .replace(/\p{Mark}/gu, '')
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')

@@ -1,0 +1,97 @@
+#!/usr/bin/env node
+// npm run shots: a picture of each main view, from the demo data, into docs/screenshots.
+import { mkdirSync } from 'node:fs';
+import { ensureChromium } from './set-up/chromium.mjs';
+import { ensurePackages } from './set-up/packages.mjs';
+import { inRoot } from './set-up/paths.mjs';
+import { freePort } from './set-up/ports.mjs';
+import { startEverything } from './set-up/running.mjs';
+import { run, say } from './set-up/say.mjs';
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/** Opens the goods of a new price change, so that what it does stands beside. */
+async function writeDraft(page) {
+  await page.getByLabel('Name for colleagues').fill('Sun care for the long weekend');
+  await page
+    .getByRole('main')
+    .getByRole('button', { name: /^Goods:/ })
+    .press('Enter');
+  await page.getByRole('combobox').fill('sun care');
+  await page
+    .getByRole('option', { name: /Sun care/ })
+    .first()
+    .click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: '+ rounding' }).click();
+  await page.getByText(/of \d+ items change price/).waitFor();
+}
+
+async function sendAll(page) {
+  await page.getByRole('button', { name: /^Send to/ }).click();
+  await page.getByText(/terminals hold price file/).waitFor();
+  await page.waitForFunction(() =>
+    /^12[0-9] of/.test(
+      document.querySelector('[aria-label="Rollout under way"] [role=status]')?.textContent ?? '',
+    ),
+  );
+}
+
+const VIEWS = [
+  { name: 'sign-in', path: '/sign-in', as: null },
+  { name: 'today', path: '/today' },
+  { name: 'plan', path: '/plan' },
+  { name: 'price-change', path: '/plan/new?where=group:city&for=members', does: writeDraft },
+  { name: 'check', path: '/check?item=Q100181' },
+  { name: 'check-at-night', path: '/check?item=Q100181&for=members', light: 'dark' },
+  { name: 'send-review', path: '/send' },
+  { name: 'send-under-way', path: '/send', does: sendAll },
+  { name: 'stockroom', path: '/stockroom' },
+  { name: 'phone-today', path: '/today', viewport: PHONE },
+  { name: 'phone-check', path: '/check?item=Q100181', viewport: PHONE },
+];
+
+async function shoot(browser, origin, { name, path, as = 'rufus', viewport = DESK, light = 'light', does }) {
+  const context = await browser.newContext({
+    viewport,
+    colorScheme: light,
+    baseURL: origin,
+    reducedMotion: 'reduce',
+  });
+  const page = await context.newPage();
+  if (as)
+    await page.request.post('/api/demo-sign-in', {
+      data: { email: `${as}@quillmere.example` },
+      headers: { origin },
+    });
+  await page.goto(path);
+  await page.waitForLoadState('networkidle');
+  await does?.(page);
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: inRoot(`docs/screenshots/${name}.png`) });
+  await context.close();
+  say(`docs/screenshots/${name}.png`);
+}
+
+await run(async () => {
+  await ensurePackages();
+  const executablePath = ensureChromium();
+  const { chromium } = await import('playwright-core');
+  const running = await startEverything({
+    name: 'shots',
+    port: await freePort(4621),
+    databasePort: 54621,
+    tillPort: 4651,
+    quiet: true,
+    fresh: true,
+  });
+  const browser = await chromium.launch({ executablePath, args: ['--no-sandbox'] });
+  try {
+    mkdirSync(inRoot('docs/screenshots'), { recursive: true });
+    for (const view of VIEWS) await shoot(browser, running.environment.BELLTAG_ORIGIN, view);
+  } finally {
+    await browser.close();
+    await running.stop();
+  }
+});

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import type { LensView } from '../../contracts/view/index.ts';
+import { idFor, newDraft, wholeOf } from './draft.ts';
+import { faultAt, otherFaults } from './faults.ts';
+import { basisPointsOf, numberOf } from './formula-part.tsx';
+
+const view = (lens: Partial<LensView['lens']>) =>
+  ({ at: '2027-02-27T14:30', lens: { where: null, at: null, shopper: null, ...lens } }) as LensView;
+
+describe('a new draft', () => {
+  it('runs from tomorrow at nine for a week, for everyone, everywhere', () => {
+    const draft = newDraft(view({}), 'x');
+    expect(draft).toMatchObject({
+      status: 'draft',
+      when: { from: '2027-02-28T09:00', to: '2027-03-06T20:00' },
+    });
+    expect(draft).not.toHaveProperty('where');
+    expect(draft).not.toHaveProperty('who');
+  });
+
+  it('begins where the lens looks, for whom it looks', () => {
+    expect(newDraft(view({ where: 'group:city', shopper: 'members' }), 'x')).toMatchObject({
+      where: { group: 'city' },
+      who: { groups: ['members'] },
+    });
+    expect(newDraft(view({ where: 's001' }), 'x')).toMatchObject({ where: { stores: ['s001'] } });
+  });
+
+  it('is no promotion before its goods are chosen', () => {
+    const draft = newDraft(view({}), 'x');
+    expect(wholeOf(draft)).toBeNull();
+    expect(wholeOf({ ...draft, offer: { ...draft.offer, items: { node: 'sun' } } })?.offer).toMatchObject({
+      items: { node: 'sun' },
+    });
+  });
+
+  it.each([
+    ['Sun care, the long weekend!', 'sun-care-the-long-weekend-abc123'],
+    ['Crème brûlée', 'creme-brulee-abc123'],
+    ['  ', 'price-change-abc123'],
+  ])('named "%s" gets the id %s', (name, id) => {
+    expect(idFor(name, 'abc123')).toBe(id);
+  });
+});
+
+describe('what is typed', () => {
+  it.each([
+    ['15', 1500],
+    ['12.5', 1250],
+    ['12,25', 1225],
+    [' 7 ', 700],
+    ['', null],
+    ['1.234', null],
+    ['-5', null],
+    ['5 %', null],
+  ])('"%s" is %s basis points', (text, wanted) => {
+    expect(basisPointsOf(text)).toBe(wanted);
+  });
+
+  it.each([
+    ['2.50', '2.50'],
+    ['2,5', '2.5'],
+    ['3', '3'],
+    ['.5', null],
+    ['1e3', null],
+  ])('"%s" is the number %s', (text, wanted) => {
+    expect(numberOf(text)).toBe(wanted);
+  });
+});
+
+describe('what the server says against a draft', () => {
+  const faults = [
+    { path: '/when/to', message: 'too early' },
+    { path: '/offer/formula/percentOff', message: 'too much' },
+    { path: '/whence', message: 'unknown' },
+  ];
+  it('stands at the part that it is about', () => {
+    expect(faultAt(faults, 'when')).toBe('too early');
+    expect(faultAt(faults, 'formula')).toBe('too much');
+    expect(faultAt(faults, 'where')).toBeNull();
+    expect(otherFaults(faults)).toEqual([faults[2]]);
+  });
+});

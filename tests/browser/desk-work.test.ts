@@ -1,0 +1,182 @@
+import type { Browser } from 'playwright-core';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { as } from '../application/client.ts';
+import { change } from '../plans/small-plan.ts';
+import { openBrowser, openPart, settled, sitDown } from './desk.ts';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(() => browser.close());
+
+const LONG = { timeout: 60_000 };
+const promotion = (id: string) => ({
+  ...change(id),
+  name: `Named ${id}`,
+  offer: { kind: 'priceChange', items: { node: 'teas' }, formula: { percentOff: 500 } },
+});
+
+test('the keys lead anywhere: Ctrl K, a slash to search, a question mark for the keys', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan?where=group:city');
+  await settled(page);
+  await page.keyboard.press('?');
+  await page.getByRole('heading', { name: 'Keys of this page' }).waitFor();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await page.keyboard.type('late hours');
+  await page.getByRole('link', { name: 'Late hours on scents' }).waitFor();
+  expect(await page.locator('tbody tr').count()).toBe(1);
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'Go anywhere' }).fill('stockroom');
+  await page.getByRole('option', { name: /Stockroom/, selected: true }).waitFor();
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/stockroom?where=group*');
+  await page.context().close();
+});
+
+test('the lens travels: a store, a day, a kind of shopper, all in the address', LONG, async () => {
+  const { page } = await sitDown(browser, 'odile');
+  await page.goto('/check?item=Q100181');
+  await settled(page);
+  await page.getByRole('button', { name: /^Look as whom/ }).press('Enter');
+  await page.getByRole('option', { name: 'Members' }).click();
+  await page.waitForURL('**for=members*');
+  await settled(page);
+  await page.getByRole('button', { name: /^Look where/ }).press('Enter');
+  await page.getByRole('option', { name: /Corrie Sound Arcade/ }).click();
+  await page.waitForURL('**where=s003*');
+  await settled(page);
+  await page.getByText('Lisbon time', { exact: true }).first().waitFor();
+  await page.getByRole('navigation', { name: 'Days' }).getByRole('link').last().click();
+  await page.waitForURL('**at=*');
+  await page.getByTestId('price').waitFor();
+  expect(new URL(page.url()).searchParams.get('item')).toBe('Q100181');
+  await page.context().close();
+});
+
+test(
+  'two people on one promotion: the second is shown what the first saved, and loses nothing',
+  LONG,
+  async () => {
+    const rufus = await as('rufus');
+    await rufus.send('POST', '/api/promotions', { promotion: promotion('shared') });
+    const { page } = await sitDown(browser, 'rufus');
+    await page.goto('/plan/shared');
+    await settled(page);
+    await rufus.send('PUT', '/api/promotions/shared', {
+      promotion: { ...promotion('shared'), name: 'Theirs' },
+      revision: 1,
+    });
+    await page.getByLabel('Name for colleagues').fill('Mine');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByText(/Somebody saved this promotion after you opened it/).waitFor();
+    expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Mine');
+    await page.getByRole('button', { name: /Go on with mine/ }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByText('Saved.').waitFor();
+    expect((await rufus.get('/api/promotions/shared')).body).toMatchObject({
+      revision: 3,
+      promotion: { name: 'Mine' },
+    });
+    await page.context().close();
+  },
+);
+
+test('what the server refuses stands at its part, and what was typed is kept', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan/face-week');
+  await settled(page);
+  await openPart(page, /^When:/);
+  await page.getByLabel(/^Ends/).fill('2020-01-01T09:00');
+  await page
+    .getByRole('alert')
+    .getByText(/is not after the start/)
+    .waitFor();
+  await page.keyboard.press('Escape');
+  await openPart(page, /^How the price comes about:/);
+  await page.getByLabel(/^How much/).fill('lots');
+  await page.getByText(/“lots” is no percentage/).waitFor();
+  await page.context().close();
+});
+
+test('a server that does not answer is told as such, and the draft stays', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan/face-week');
+  await settled(page);
+  await page.getByLabel('Name for colleagues').fill('Kept through the outage');
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByText(/Bell Tag did not answer/).waitFor();
+  expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Kept through the outage');
+  await page.context().close();
+});
+
+test(
+  'a viewer reads the sentence and cannot change it; a store’s person sees their store',
+  LONG,
+  async () => {
+    const viewer = await sitDown(browser, 'odile');
+    await viewer.page.goto('/plan/face-week');
+    await settled(viewer.page);
+    await viewer.page.getByText(/planners change them/).waitFor();
+    expect(await viewer.page.getByRole('main').getByRole('button').count()).toBe(0);
+    await viewer.page.goto('/plan/new');
+    await viewer.page.waitForURL('**/plan');
+    await viewer.page.context().close();
+
+    const store = await sitDown(browser, 'tove');
+    await store.page.goto('/stockroom');
+    expect(await store.page.locator('tbody tr').count()).toBe(1);
+    await store.page.goto('/check?where=s002');
+    await store.page.getByText(/there is no store "s002" for you/).waitFor();
+    await store.page.context().close();
+  },
+);
+
+test('a plan with faults is refused whole, fault by fault, and the chain stays', LONG, async () => {
+  const { page } = await sitDown(browser, 'basil');
+  await page.goto('/stockroom');
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByText('Choose a file first.').waitFor();
+  const faulty = {
+    format: 'bell-tag-plan',
+    version: 1,
+    currency: 'EUR',
+    nodes: [],
+    items: [],
+    stores: [{ id: 'x', name: 'X', timeZone: 'Mars/Base' }],
+    promotions: [],
+  };
+  await page.getByLabel('Plan document (JSON)').setInputFiles({
+    name: 'plan.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(faulty)),
+  });
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByText('/stores/0/timeZone: no time zone "Mars/Base"').waitFor();
+  await page.goto('/stockroom');
+  expect(await page.locator('tbody tr').count()).toBe(48);
+  await page.context().close();
+});
+
+test('signing out ends it, and a wrong password says so at once', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/today');
+  await settled(page);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.waitForURL('**/sign-in');
+  await page.getByLabel('E-mail').fill('ines@quillmere.example');
+  await page.getByLabel('Password').fill('not-this-one');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await page.getByText('The e-mail address or the password is not right.').waitFor();
+  await page.getByLabel('E-mail').fill('ines');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await page.locator('[data-fault="/email"]', { hasText: /\S/ }).waitFor();
+  await page.getByLabel('E-mail').fill('ines@quillmere.example');
+  await page.getByLabel('Password').fill('quillmere-demo');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await page.waitForURL('**/today');
+  await page.context().close();
+});
