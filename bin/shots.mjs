@@ -25,6 +25,7 @@ async function writeDraft(page) {
     .click();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: '+ rounding' }).click();
+  await page.keyboard.press('Escape');
   await page.getByText(/of \d+ items change price/).waitFor();
 }
 
@@ -42,7 +43,7 @@ const VIEWS = [
   { name: 'sign-in', path: '/sign-in', as: null },
   { name: 'today', path: '/today' },
   { name: 'plan', path: '/plan' },
-  { name: 'price-change', path: '/plan/new?where=group:city&for=members', does: writeDraft },
+  { name: 'price-change', path: '/plan/new?where=group:city', does: writeDraft },
   { name: 'check', path: '/check?item=Q100181' },
   { name: 'check-at-night', path: '/check?item=Q100181&for=members', light: 'dark' },
   { name: 'send-review', path: '/send' },

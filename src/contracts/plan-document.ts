@@ -11,8 +11,9 @@ const basisPoints = Joi.number().integer().min(0).max(10_000);
 const whole = Joi.number().integer().min(1).max(1_000_000);
 const count = Joi.number().integer().min(0).max(1_000_000_000);
 const weight = Joi.string().pattern(/^\d{1,6}(\.\d{1,3})?$/, 'weight in kg');
-const texts = Joi.object().pattern(Joi.string(), Joi.string().allow(''));
-const amounts = Joi.object().pattern(Joi.string(), money);
+const anyKey = /^[\s\S]+$/;
+const texts = Joi.object().pattern(anyKey, Joi.string().allow(''));
+const amounts = Joi.object().pattern(anyKey, money);
 const list = (of: Joi.Schema) => Joi.array().items(of);
 
 /** Exactly one of these keys. */
@@ -184,7 +185,7 @@ const kinds = Object.keys(offers);
 const kind = Joi.valid(...kinds).required();
 /** Each kind has its own keys; an unknown kind is told by `kind` itself. */
 const offer = Joi.alternatives().conditional('.kind', {
-  switch: kinds.map((name) => ({ is: name, then: offers[name]!.keys({ kind }) })),
+  switch: kinds.map((name) => ({ is: name, then: offers[name]!.keys({ kind: Joi.valid(name).required() }) })),
   otherwise: Joi.object({ kind }).unknown(),
 });
 

@@ -82,20 +82,24 @@ function openEnds(approved: readonly PromotionSummary[], from: string): Finding[
     .map(({ id, name }) => ({ code: 'open-end', promotion: { id, name } }));
 }
 
+type Named = { readonly sku: string; readonly name: string };
+
 /** Tag prices at the lens's store and moment that earn nothing, or too little. */
 function belowCost({ compiled }: CurrentPlan, { store }: LensView, at: Instant): Finding[] {
   const { prices } = book(compiled, at, [store.id]);
   const floor = compiled.plan.policy.marginFloor;
-  const lossy: string[] = [];
-  const thin: string[] = [];
+  const lossy: Named[] = [];
+  const thin: Named[] = [];
   compiled.catalogue.items.forEach((item, index) => {
     const price = prices[index]!;
     if (price === NO_PRICE || item.cost === null) return;
     const margin = marginOf(minorUnits(price), item.cost);
-    if (price < item.cost) lossy.push(item.name);
-    else if (floor !== null && margin !== null && margin < floor) thin.push(item.name);
+    if (price < item.cost) lossy.push(item);
+    else if (floor !== null && margin !== null && margin < floor) thin.push(item);
   });
-  const found = (code: 'below-cost' | 'below-floor', names: string[]): Finding[] =>
-    names.length === 0 ? [] : [{ code, items: names.length, example: names[0]! }];
-  return [...found('below-cost', lossy), ...found('below-floor', thin)];
+  const told = (code: 'below-cost' | 'below-floor', found: Named[]): Finding[] =>
+    found.length === 0
+      ? []
+      : [{ code, items: found.length, example: { sku: found[0]!.sku, name: found[0]!.name } }];
+  return [...told('below-cost', lossy), ...told('below-floor', thin)];
 }

@@ -32,7 +32,7 @@ export async function previewPromotion(
 
 function shown(result: Consequences, { compiled, document }: CurrentPlan): Omit<Preview, 'sentence'> {
   const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
-  const promotions = new Map(document.promotions.map(({ id, name }) => [id, name]));
+  const promotions = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const store = result.lookedAt && compiled.stores.get(result.lookedAt.store)!;
   return {
     items: result.items,
@@ -47,10 +47,12 @@ function shown(result: Consequences, { compiled, document }: CurrentPlan): Omit<
     },
     meets: result.meets.map(({ promotion, ...rest }) => ({
       id: promotion,
-      name: promotions.get(promotion) ?? promotion,
+      name: promotions.get(promotion)?.name ?? promotion,
+      priority: promotions.get(promotion)?.priority ?? 100,
       ...rest,
     })),
     lines: result.lines
+      .toSorted((a, b) => Number(b.after !== b.before) - Number(a.after !== a.before))
       .slice(0, LINES_SHOWN)
       .map(({ regular, before, after, cost, instead: _, ...line }) => ({
         ...line,

@@ -128,6 +128,7 @@ export interface Preview {
   readonly meets: readonly {
     readonly id: string;
     readonly name: string;
+    readonly priority: number;
     readonly items: number;
     readonly wins: boolean;
   }[];

@@ -28,4 +28,8 @@ export type TerminalTrouble = (typeof TERMINAL_TROUBLES)[number];
 
 export type Finding =
   | { readonly code: 'open-end'; readonly promotion: { readonly id: string; readonly name: string } }
-  | { readonly code: 'below-cost' | 'below-floor'; readonly items: number; readonly example: string };
+  | {
+      readonly code: 'below-cost' | 'below-floor';
+      readonly items: number;
+      readonly example: { readonly sku: string; readonly name: string };
+    };

@@ -85,13 +85,13 @@ function Meets({ preview, view }: { preview: Preview; view: LensView }) {
   if (preview.meets.length === 0) return null;
   return (
     <ul className="mt-3 text-sm">
-      {preview.meets.slice(0, 4).map(({ id, name, items, wins }) => (
+      {preview.meets.slice(0, 4).map(({ id, name, priority, items, wins }) => (
         <li key={id}>
           {wins ? 'Loses to' : 'Takes over from'}{' '}
           <a className="link" href={`/plan/${encodeURIComponent(id)}${lensQuery(view.lens)}`}>
             {name}
           </a>{' '}
-          on {items} {items === 1 ? 'item' : 'items'}.
+          (priority {priority}) on {items} {items === 1 ? 'item' : 'items'}.
         </li>
       ))}
     </ul>

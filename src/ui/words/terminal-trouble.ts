@@ -1,7 +1,7 @@
 import type { TerminalTrouble } from '../../contracts/view/index.ts';
 
 export const TROUBLE_WORDS: Readonly<Record<TerminalTrouble, string>> = {
-  'never-seen': 'never heard of',
+  'never-seen': 'not heard of yet',
   silent: 'silent for over a minute',
   refused: 'refused its price file',
   'wrong-clock': 'its clock is wrong',
