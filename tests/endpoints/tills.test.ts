@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import { gunzipSync, gzipSync } from 'node:zlib';
+import pg from 'pg';
 import { describe, expect, it } from 'vitest';
 import { as } from '../application/client.ts';
 import { running } from '../application/running.ts';
@@ -126,4 +128,45 @@ describe('a simulated till', () => {
     const page = await (await fetch(`${running().tillPage}/till/s015-1?code=Q100181`)).text();
     expect(page).toMatch(/Umberlea Night cream 100 ml/);
   });
+
+  it('refuses a file that was tampered with, keeps the one before, and tells; a good one heals it', async () => {
+    const good = await sendSomething('for-s016', 's016');
+    await until(
+      () => askTill('s016-1'),
+      ({ holds }) => holds === good,
+    );
+    await inDatabase(async (client) => {
+      const { rows } = await client.query('select * from price_file where store = $1 and number = $2', [
+        's016',
+        good,
+      ]);
+      const cheaper = gunzipSync(rows[0].content)
+        .toString('utf8')
+        .replace('"percentOff":500', '"percentOff":9900');
+      await client.query(
+        'insert into price_file (store, number, rollout, content, sha256, signature) values ($1, $2, $3, $4, $5, $6)',
+        ['s016', good + 1000, rows[0].rollout, gzipSync(cheaper), rows[0].sha256, rows[0].signature],
+      );
+    });
+    const told = await until(
+      () => known('s016-1'),
+      ({ trouble }) => trouble === 'refused',
+    );
+    expect(told).toMatchObject({
+      holds: good,
+      problem: expect.stringMatching(/signature of price file \d+ does not fit/),
+    });
+    await inDatabase((client) => client.query('delete from price_file where number > $1', [good]));
+    const better = await sendSomething('for-s016-again', 's016');
+    await until(
+      () => known('s016-1'),
+      ({ trouble, holds }) => trouble === null && holds === better,
+    );
+  });
 });
+
+async function inDatabase<T>(work: (client: pg.Client) => Promise<T>): Promise<void> {
+  const client = new pg.Client({ connectionString: running().databaseUrl });
+  await client.connect();
+  await work(client).finally(() => client.end());
+}

@@ -1,17 +1,10 @@
-import type { Instant } from '../calendar/index.ts';
-import { type MinorUnits, minorUnits } from '../money/index.ts';
-import {
-  basePrice,
-  onTopOrder,
-  type Ranked,
-  type Shopper,
-  type Starting,
-  stepOnTop,
-  workOut,
-} from '../tag-price/index.ts';
+import { dayOf, type Instant } from '../calendar/index.ts';
+import type { MinorUnits } from '../money/index.ts';
+import { basePrice, listPrice, onTopOrder, priorityFirst, type Shopper } from '../tag-price/index.ts';
 import { barOf, type Situation } from './bar.ts';
 import type { CompiledChange, CompiledPlan } from './compiled-plan.ts';
-import { listsFor, sellable, situationOf, startingOf } from './price-at.ts';
+import { linePrice, listsFor, situationOf } from './price-at.ts';
+import { NO_PRICE } from './shelf.ts';
 
 /** The prices of many items at many stores: row by row of stores, in each the items as asked. */
 export interface Book {
@@ -22,31 +15,43 @@ export interface Book {
   readonly winners: Int32Array;
 }
 
-export const NO_PRICE = -1;
-
 /**
- * The fast form of `priceAt`, without the story: the same rule, and a generated test holds the two equal.
+ * The fast form of `priceAt`, without the story: the same rule, and a generated test holds the two equal. A store's
+ * row is painted promotion by promotion over all its items; what a formula makes of an amount is looked up.
  * @param items numbers in the catalogue; absent: all.
  */
 export function book(
   compiled: CompiledPlan,
   at: Instant,
   stores: readonly string[],
-  items: readonly number[] = compiled.catalogue.items.map((_, index) => index),
+  items?: readonly number[],
   shopper: Shopper = { kind: 'guest' },
 ): Book {
-  const size = stores.length * items.length;
+  const all = compiled.catalogue.items.length;
+  const columns = items?.length ?? all;
   const result: Book = {
-    prices: new Float64Array(size).fill(NO_PRICE),
-    regular: new Float64Array(size).fill(NO_PRICE),
-    winners: new Int32Array(size).fill(-1),
+    prices: new Float64Array(stores.length * columns).fill(NO_PRICE),
+    regular: new Float64Array(stores.length * columns).fill(NO_PRICE),
+    winners: new Int32Array(stores.length * columns).fill(-1),
   };
-  stores.forEach((id, row) => {
+  const row = { prices: new Float64Array(all), winners: new Int32Array(all) };
+  stores.forEach((id, r) => {
     const store = compiled.stores.get(id);
-    if (store)
-      fillStore(compiled, situationOf(compiled, store, { at, shopper }), items, result, row * items.length);
+    if (!store) return;
+    const shelf = paint(compiled, situationOf(compiled, store, { at, shopper }), row);
+    copy(result, r * columns, items, { ...row, regular: shelf });
   });
   return result;
+}
+
+function copy(to: Book, offset: number, items: readonly number[] | undefined, row: Book): void {
+  for (const key of ['prices', 'regular', 'winners'] as const) {
+    if (!items) to[key].set(row[key], offset);
+    else
+      items.forEach((index, column) => {
+        to[key][offset + column] = row[key][index]!;
+      });
+  }
 }
 
 interface Live {
@@ -54,62 +59,119 @@ interface Live {
   readonly number: number;
 }
 
-function fillStore(
-  compiled: CompiledPlan,
-  situation: Situation,
-  items: readonly number[],
-  result: Book,
-  offset: number,
-): void {
-  const lists = listsFor(compiled, situation.shopper);
+interface Row {
+  readonly prices: Float64Array;
+  /** -1 where nothing has set the price. */
+  readonly winners: Int32Array;
+}
+
+/** Paints one store's row. @returns its regular prices. */
+function paint(compiled: CompiledPlan, situation: Situation, row: Row): Float64Array {
+  const shelf = compiled.shelf(situation.store, dayOf(situation.clock.toWall(situation.at)));
+  const base = baseRow(compiled, situation.shopper, shelf);
+  row.prices.set(base);
+  row.winners.fill(-1);
   const live = compiled.changes
     .map((change, number) => ({ change, number }))
-    .filter(({ change }) => barOf(change, situation) === null);
-  const onTop = live
-    .filter(({ change }) => change.promotion.offer.onTop)
+    .filter(({ change }) => barOf(change, situation) === null)
     .sort((a, b) => onTopOrder(a.change.promotion, b.change.promotion));
-  const setting = live.filter(({ change }) => !change.promotion.offer.onTop);
-  items.forEach((index, column) => {
-    const regular = sellable(compiled, situation, index);
-    if (typeof regular === 'string') return;
-    const item = compiled.catalogue.items[index]!;
-    const base = basePrice(lists, item.sku, regular.price).price;
-    const starting = startingOf(compiled, item, regular.price, base);
-    const winner = pick(compiled, setting, index, starting);
-    const cell = offset + column;
-    result.regular[cell] = regular.price;
-    result.winners[cell] = winner?.number ?? -1;
-    result.prices[cell] = winner?.alone
-      ? winner.result
-      : runOnTop(onTop, index, starting, winner?.result ?? base);
+  for (const entry of live)
+    if (!entry.change.promotion.offer.onTop) paintChange(compiled, entry, shelf, base, row);
+  for (const { change } of live)
+    if (change.promotion.offer.onTop) paintOnTop(compiled, change, shelf, base, row);
+  return shelf;
+}
+
+function baseRow(compiled: CompiledPlan, shopper: Shopper, shelf: Float64Array): Float64Array {
+  const lists = listsFor(compiled, shopper);
+  if (lists.length === 0) return shelf;
+  return shelf.map((regular, index) =>
+    regular === NO_PRICE
+      ? NO_PRICE
+      : basePrice(lists, compiled.catalogue.items[index]!.sku, regular as MinorUnits).price,
+  );
+}
+
+/** Calls `work` with the number of each item that is selected and can be sold. */
+function forSelected(change: CompiledChange, shelf: Float64Array, work: (index: number) => void): void {
+  const numbers = change.numbers();
+  if (numbers) {
+    for (let i = 0; i < numbers.length; i++) if (shelf[numbers[i]!] !== NO_PRICE) work(numbers[i]!);
+    return;
+  }
+  const selection = change.selection();
+  shelf.forEach((regular, index) => {
+    if (regular !== NO_PRICE && selection.has(index, regular as MinorUnits)) work(index);
   });
 }
 
-type Best = Ranked & { readonly number: number; readonly alone: boolean };
-
-function pick(
+/** Changes come by priority and id, so a later one takes over only with a lower price, at equal priority or by policy. */
+function paintChange(
   compiled: CompiledPlan,
-  setting: readonly Live[],
-  index: number,
-  starting: Starting,
-): Best | null {
-  let best: Best | null = null;
-  for (const { change, number } of setting) {
-    if (!change.selection().has(index, starting.regular)) continue;
-    const { id, priority, alone, offer } = change.promotion;
-    const worked = workOut(offer, starting);
-    if ('reason' in worked) continue;
-    const next: Best = { id, priority, alone, number, result: worked.working.result };
-    if (!best || compiled.order(next, best) < 0) best = next;
-  }
-  return best;
+  { change, number }: Live,
+  shelf: Float64Array,
+  base: Float64Array,
+  { prices, winners }: Row,
+): void {
+  const { priority, offer } = change.promotion;
+  const byPriority = compiled.order === priorityFirst;
+  const resultOf = resultFor(compiled, change, shelf, base);
+  forSelected(change, shelf, (index) => {
+    const held = winners[index]!;
+    if (held !== -1 && byPriority && compiled.changes[held]!.promotion.priority !== priority) return;
+    const result = resultOf(index);
+    if (result === null || (result > base[index]! && !offer.mayRaise)) return;
+    if (held !== -1 && result >= prices[index]!) return;
+    prices[index] = result;
+    winners[index] = number;
+  });
 }
 
-function runOnTop(onTop: readonly Live[], index: number, starting: Starting, from: MinorUnits): MinorUnits {
-  let price: number = from;
-  for (const { change } of onTop) {
-    if (!change.selection().has(index, starting.regular)) continue;
-    price = Math.min(price, stepOnTop(change.promotion.offer, minorUnits(price), starting.base));
-  }
-  return minorUnits(price);
+/** What the change makes of an item; null where it has no cost, no list price or no line price to work from. */
+function resultFor(
+  compiled: CompiledPlan,
+  change: CompiledChange,
+  shelf: Float64Array,
+  base: Float64Array,
+): (index: number) => number | null {
+  const { offer } = change.promotion;
+  const { items } = compiled.catalogue;
+  const table = change.table();
+  const basisOf = basisFor(compiled, change, shelf, base);
+  return (index) => {
+    const line = linePrice(offer, items[index]!, compiled.catalogue);
+    if (line !== undefined) return line;
+    const basis = offer.formula ? basisOf(index) : null;
+    return basis === null ? null : table.result(basis);
+  };
+}
+
+function basisFor(
+  compiled: CompiledPlan,
+  { promotion: { offer } }: CompiledChange,
+  shelf: Float64Array,
+  base: Float64Array,
+): (index: number) => number | null {
+  const { items } = compiled.catalogue;
+  const basis = offer.formula?.basis ?? 'base';
+  if (basis === 'base') return (index) => base[index]!;
+  if (basis === 'regular') return (index) => shelf[index]!;
+  if (basis === 'cost') return (index) => items[index]!.cost;
+  const list = compiled.priceLists.get(basis.priceList)!;
+  return (index) => listPrice(list, items[index]!.sku, shelf[index] as MinorUnits);
+}
+
+function paintOnTop(
+  compiled: CompiledPlan,
+  change: CompiledChange,
+  shelf: Float64Array,
+  base: Float64Array,
+  { prices, winners }: Row,
+): void {
+  const table = change.table();
+  forSelected(change, shelf, (index) => {
+    const held = winners[index]!;
+    if (held !== -1 && compiled.changes[held]!.promotion.alone) return;
+    prices[index] = Math.min(prices[index]!, table.step(prices[index]!, base[index]!));
+  });
 }

@@ -21,12 +21,18 @@ import {
   priorityFirst,
   type WinnerOrder,
 } from '../tag-price/index.ts';
+import { type PriceTable, priceTable } from './price-table.ts';
+import { type Shelf, shelves } from './shelf.ts';
 
 /** A price change with its selections worked out on first use. */
 export interface CompiledChange {
   readonly promotion: PriceChangePromotion;
   selection(): ItemSelection;
   stores(): ReadonlySet<string>;
+  /** Numbers of the selected items, rising; null where that depends on regular prices. */
+  numbers(): Int32Array | null;
+  /** What its formula makes of amounts. */
+  table(): PriceTable;
 }
 
 /** A plan made ready to answer price questions. Holds nothing that depends on when it is asked. */
@@ -43,6 +49,7 @@ export interface CompiledPlan {
   listsOf(groups: readonly string[]): readonly PriceList[];
   /** Whether a range lets the store carry an item, whose regular price there and then is given. */
   carries(store: string, index: number, regular: MinorUnits | null): boolean;
+  readonly shelf: Shelf;
 }
 
 /** Compiles a checked plan; selections follow when they are first asked for. */
@@ -51,6 +58,7 @@ export function compile(plan: Plan): CompiledPlan {
   const priceLists = new Map(plan.priceLists.map((list) => [list.id, list]));
   const listOfGroup = new Map(plan.shopperGroups.map(({ id, priceList }) => [id, priceList]));
   const clocks = new Map<string, ZoneClock>();
+  const carries = carrier(plan, catalogue);
   return {
     plan,
     catalogue,
@@ -58,7 +66,8 @@ export function compile(plan: Plan): CompiledPlan {
     stores: new Map(plan.stores.map((store) => [store.id, store])),
     order: plan.policy.priceChanges === 'lowest' ? lowestFirst : priorityFirst,
     changes: compileChanges(plan, catalogue),
-    carries: carrier(plan, catalogue),
+    carries,
+    shelf: shelves(catalogue, (store, index, regular) => carries(store, index, regular as MinorUnits | null)),
     clockOf({ timeZone }) {
       const clock = clocks.get(timeZone) ?? zoneClock(timeZone);
       clocks.set(timeZone, clock);
@@ -85,6 +94,8 @@ export function compileChange(
 ): CompiledChange {
   let selection: ItemSelection | undefined;
   let stores: ReadonlySet<string> | undefined;
+  let numbers: Int32Array | null | undefined;
+  let table: PriceTable | undefined;
   return {
     promotion,
     selection() {
@@ -95,7 +106,24 @@ export function compileChange(
       stores ??= storesOf(promotion.where, plan);
       return stores;
     },
+    numbers() {
+      numbers ??= numbersIn(this.selection().fixed);
+      return numbers;
+    },
+    table() {
+      table ??= priceTable(promotion.offer);
+      return table;
+    },
   };
+}
+
+function numbersIn(mask: Uint8Array | null): Int32Array | null {
+  if (!mask) return null;
+  const numbers: number[] = [];
+  mask.forEach((one, index) => {
+    if (one === 1) numbers.push(index);
+  });
+  return Int32Array.from(numbers);
 }
 
 /** Ranges add up; no ranges at all means that every store carries everything. */

@@ -3,4 +3,6 @@ export { DEFAULT_CHANNEL } from './bar.ts';
 export * from './book.ts';
 export * from './compiled-plan.ts';
 export { type PriceQuestion, priceAt, sellable, situationOf } from './price-at.ts';
+export * from './price-table.ts';
+export * from './shelf.ts';
 export * from './timeline.ts';

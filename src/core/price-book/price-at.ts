@@ -99,7 +99,7 @@ export function startingOf(
 }
 
 /** A line price given for a parent holds for its variants that have none of their own. */
-function linePrice(change: PriceChange, item: Item, catalogue: Catalogue): MinorUnits | undefined {
+export function linePrice(change: PriceChange, item: Item, catalogue: Catalogue): MinorUnits | undefined {
   if (change.linePrices.size === 0) return undefined;
   for (let at: Item | undefined = item; at; at = parentOf(at, catalogue)) {
     const price = change.linePrices.get(at.sku);
