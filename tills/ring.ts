@@ -1,7 +1,8 @@
-import { parsePriceFile } from '../src/contracts/index.ts';
 import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
 import { formatAmount, type MinorUnits } from '../src/core/money/index.ts';
+import { readPlan } from '../src/core/plan/index.ts';
 import { type CompiledPlan, compile, priceAt } from '../src/core/price-book/index.ts';
+import type { PriceFileContent } from '../src/core/price-file/index.ts';
 import { GUEST } from '../src/core/tag-price/index.ts';
 
 export interface Rung {
@@ -11,11 +12,15 @@ export interface Rung {
   readonly price: string | null;
   readonly regular: string | null;
   readonly promotion: string | null;
+  /** Its name for shoppers, else for colleagues. */
+  readonly promotionName: string | null;
   readonly problem: string | null;
 }
 
 /** Rings items from price files alone: no network, the same core as everywhere. */
 export interface Ringer {
+  /** Why nothing could be rung from a price file; null where all is well with it. */
+  faultOf(content: string): string | null;
   ring(
     content: string,
     question: { store: string; code: string; at: Instant; group: string | null; terminal: string },
@@ -30,14 +35,20 @@ export function ringer(): Ringer {
   const compiledOf = (content: string): CompiledPlan => {
     const known = kept.get(content);
     if (known) return known;
-    const parsed = parsePriceFile(content);
-    if (!parsed.ok) throw new Error(`the price file has faults: ${JSON.stringify(parsed.faults[0])}`);
-    const compiled = compile(parsed.plan.plan);
+    const compiled = read(content);
     if (kept.size >= KEPT) kept.delete(kept.keys().next().value!);
     kept.set(content, compiled);
     return compiled;
   };
   return {
+    faultOf(content) {
+      try {
+        read(content);
+        return null;
+      } catch (error) {
+        return `the price file cannot be read (${(error as Error).message})`;
+      }
+    },
     ring(content, { store, code, at, group, terminal }) {
       const compiled = compiledOf(content);
       const item = compiled.plan.items.find(({ sku, gtin }) => sku === code || gtin === code);
@@ -49,6 +60,7 @@ export function ringer(): Ringer {
         price: null,
         regular: null,
         promotion: null,
+        promotionName: null,
       };
       if (!item) return { ...none, problem: 'not-carried' };
       const shopper = group === null ? GUEST : ({ kind: 'shopper', id: null, groups: [group] } as const);
@@ -60,8 +72,18 @@ export function ringer(): Ringer {
         price: money(answer.price),
         regular: money(answer.regular.price),
         promotion: answer.winner?.promotion ?? null,
+        promotionName: nameOf(compiled, answer.winner?.promotion),
         problem: null,
       };
     },
   };
+}
+
+/** What was signed was tested by who signed it; here it is only read. */
+const read = (content: string): CompiledPlan =>
+  compile(readPlan((JSON.parse(content) as PriceFileContent).plan));
+
+function nameOf({ plan }: CompiledPlan, id: string | undefined): string | null {
+  const promotion = plan.promotions.find((one) => one.id === id);
+  return promotion ? (promotion.label.default ?? promotion.name) : null;
 }

@@ -50,7 +50,7 @@ const REPORT_EVERY = 30_000;
 
 export function till(identity: TillIdentity, ports: TillPorts): Till {
   let envelope: PriceFileEnvelope | null = ports.disk.read();
-  let heldSince: string | null = envelope ? new Date(ports.now()).toISOString() : null;
+  let heldSince: string | null = envelope ? ports.disk.since() : null;
   let on = true;
   let skew = 0;
   let delay = 0;
@@ -74,9 +74,15 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       problem = accepted.why;
       return;
     }
+    // A file that nothing can be rung from must not take the place of one that works.
+    const fault = ports.ringer.faultOf(accepted.envelope.content);
+    if (fault !== null) {
+      problem = fault;
+      return;
+    }
     ports.disk.write(accepted.envelope);
     envelope = accepted.envelope;
-    heldSince = new Date(ports.now()).toISOString();
+    heldSince = ports.disk.since();
     problem = null;
   }
 

@@ -16,7 +16,7 @@ import type { Environment } from '../../src/server/environment.ts';
 import { livePlanBook } from '../../src/server/live-plan-book.ts';
 import { signInService } from '../../src/server/sign-in.ts';
 import { hashOfKey, priceFileSigner } from '../../src/server/signing.ts';
-import { sendPriceFiles } from '../../src/usecases/send-price-files.ts';
+import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 
 /** Saved after the first rollout, so that there is something to review and send. */
 const NOT_SENT_YET = ['photo-cost', 'night-cream-clear'];
@@ -38,7 +38,8 @@ export async function loadDemo(
   await loadPeople(db, environment);
   await giveKeys(db, document, environment, tillFolder);
   const book = livePlanBook(db);
-  const ports = { book, sending: sendingRepository(db), signer: await priceFileSigner(db) };
+  const sending = sendingRepository(db);
+  const ports = { book, sending, compare: storeComparison(sending), signer: await priceFileSigner(db) };
   const { version } = await book.current();
   const setUp = { id: 'set-up', name: 'Set-up', email: '', role: 'administrator', stores: null } as const;
   await sendPriceFiles(ports, setUp, { stores: null, planVersion: version }, Date.now() as Instant);

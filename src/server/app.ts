@@ -7,6 +7,7 @@ import {
 } from '../db/index.ts';
 import type { PlanBook, PlanWriter, PromotionStore } from '../usecases/plan-store.ts';
 import type { SendingStore, Signer } from '../usecases/sending-store.ts';
+import { type StoreComparison, storeComparison } from '../usecases/store-comparison.ts';
 import { type Environment, readEnvironment } from './environment.ts';
 import { livePlanBook } from './live-plan-book.ts';
 import { type SignIn, signInService } from './sign-in.ts';
@@ -21,11 +22,13 @@ export interface App {
   readonly promotions: PromotionStore;
   readonly writer: PlanWriter;
   readonly sending: SendingStore;
+  readonly compare: StoreComparison;
   readonly signer: Signer;
 }
 
 export async function createApp(environment: Environment): Promise<App> {
   const { db } = connect(environment.databaseUrl);
+  const sending = sendingRepository(db);
   return {
     environment,
     db,
@@ -33,7 +36,8 @@ export async function createApp(environment: Environment): Promise<App> {
     book: livePlanBook(db),
     promotions: promotionRepository(db),
     writer: planRepository(db),
-    sending: sendingRepository(db),
+    sending,
+    compare: storeComparison(sending),
     signer: await priceFileSigner(db),
   };
 }

@@ -6,6 +6,8 @@ export interface Environment {
   readonly origin: string;
   /** Demo mode: the sign-in page lets one in as each demo person with one press. */
   readonly demo: boolean;
+  /** Where the simulated tills show themselves; null where there are none. */
+  readonly tillPage: string | null;
 }
 
 export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
@@ -18,5 +20,6 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
     secret,
     origin: env.BELLTAG_ORIGIN ?? `http://127.0.0.1:${env.PORT ?? '4321'}`,
     demo: env.BELLTAG_DEMO === '1',
+    tillPage: env.BELLTAG_TILL_PAGE ?? null,
   };
 }

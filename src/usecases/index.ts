@@ -15,4 +15,5 @@ export * from './send-price-files.ts';
 export * from './sending-store.ts';
 export * from './serve-terminal.ts';
 export * from './set-promotion-status.ts';
+export * from './store-comparison.ts';
 export * from './terminal-trouble.ts';

@@ -14,15 +14,16 @@ import { book, NO_PRICE } from '../core/price-book/index.ts';
 import { isEmpty } from '../core/price-file/index.ts';
 import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
-import { promotionsIn, storesToSend } from './review-sending.ts';
+import { promotionsIn } from './review-sending.ts';
 import type { SendingStore } from './sending-store.ts';
+import type { StoreComparison } from './store-comparison.ts';
 import { troubleOf } from './terminal-trouble.ts';
 
 const AHEAD = 7 * DAY;
 
 /** The start of the day's work, looked at through the lens. */
 export async function lookAtToday(
-  ports: { book: PlanBook; promotions: PromotionStore; sending: SendingStore },
+  ports: { book: PlanBook; promotions: PromotionStore; sending: SendingStore; compare: StoreComparison },
   person: Person,
   view: LensView,
   now: Instant,
@@ -41,19 +42,19 @@ export async function lookAtToday(
     starting: approved.filter((one) => within(one.from)).sort((a, b) => (a.from < b.from ? -1 : 1)),
     ending: approved.filter((one) => within(one.to)).sort((a, b) => (a.to! < b.to! ? -1 : 1)),
     drafts: all.filter(({ status }) => status === 'draft'),
-    unsent: await unsent(ports.sending, current, person, now),
+    unsent: await unsent(ports.compare, current, person, now),
     terminals: await countTerminals(ports.sending, current, person, now),
     findings: [...openEnds(approved, from), ...belowCost(current, view, at)],
   };
 }
 
 async function unsent(
-  sending: SendingStore,
+  compare: StoreComparison,
   current: CurrentPlan,
   person: Person,
   now: Instant,
 ): Promise<TodayView['unsent']> {
-  const open = (await storesToSend(current, sending, now)).filter(
+  const open = (await compare(current, now)).filter(
     ({ store, difference }) => sees(person, store.id) && !isEmpty(difference),
   );
   const names = new Map(current.document.promotions.map(({ id, name }) => [id, name]));

@@ -52,7 +52,7 @@ function shown(result: Consequences, { compiled, document }: CurrentPlan): Omit<
       ...rest,
     })),
     lines: result.lines
-      .toSorted((a, b) => Number(b.after !== b.before) - Number(a.after !== a.before))
+      .toSorted((a, b) => attention(b) - attention(a))
       .slice(0, LINES_SHOWN)
       .map(({ regular, before, after, cost, instead: _, ...line }) => ({
         ...line,
@@ -62,4 +62,10 @@ function shown(result: Consequences, { compiled, document }: CurrentPlan): Omit<
         cost: cost === null ? null : money(cost),
       })),
   };
+}
+
+/** What is sold below cost stands first, then what changes at all. */
+function attention({ before, after, cost }: Consequences['lines'][number]): number {
+  if (cost !== null && after < cost && after !== before) return 2;
+  return after === before ? 0 : 1;
 }

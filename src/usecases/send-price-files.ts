@@ -2,8 +2,8 @@ import { done, failed, may, type Outcome, type Person } from '../contracts/index
 import type { Instant } from '../core/calendar/index.ts';
 import { isEmpty, type PriceFileContent } from '../core/price-file/index.ts';
 import type { PlanBook } from './plan-store.ts';
-import { type StoreToSend, storesToSend } from './review-sending.ts';
 import type { MadePriceFile, SendingStore, Signer } from './sending-store.ts';
+import type { StoreComparison, StoreToSend } from './store-comparison.ts';
 
 export interface SendOrder {
   /** Null: every store with something to send. */
@@ -14,7 +14,7 @@ export interface SendOrder {
 
 /** Makes and signs a price file for each store with something new; its terminals take them by themselves. */
 export async function sendPriceFiles(
-  ports: { book: PlanBook; sending: SendingStore; signer: Signer },
+  ports: { book: PlanBook; compare: StoreComparison; sending: SendingStore; signer: Signer },
   person: Person,
   order: SendOrder,
   now: Instant,
@@ -27,9 +27,7 @@ export async function sendPriceFiles(
       message: 'The plan has changed since it was reviewed. Nothing was sent; review it again.',
     });
   }
-  const open = (await storesToSend(current, ports.sending, now)).filter(
-    ({ difference }) => !isEmpty(difference),
-  );
+  const open = (await ports.compare(current, now)).filter(({ difference }) => !isEmpty(difference));
   const chosen = order.stores === null ? open : open.filter(({ store }) => order.stores!.includes(store.id));
   if (chosen.length === 0) return done({ rollout: null, stores: 0 });
   const madeAt = new Date(now).toISOString();

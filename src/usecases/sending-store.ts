@@ -45,6 +45,8 @@ export interface SendingStore {
   /** Of each store's newest file. A store that was sent nothing, or a file from before manifests, is not in it. */
   newestManifests(): Promise<ReadonlyMap<string, Manifest>>;
   terminals(): Promise<readonly TerminalStatus[]>;
+  /** The number of the last rollout; null where nothing was sent. */
+  newestRollout(): Promise<number | null>;
   rollouts(): Promise<readonly RolloutSummary[]>;
   terminalByKeyHash(hash: string): Promise<{ readonly id: string; readonly store: string } | null>;
   report(

@@ -14,7 +14,7 @@ import {
 } from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/live-plan-book.ts';
 import { hashOfKey, priceFileSigner } from '../../src/server/signing.ts';
-import { sendPriceFiles, storesToSend } from '../../src/usecases/index.ts';
+import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { change, compiled, SMALL, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
 
@@ -211,6 +211,7 @@ describe('price files', () => {
   const ports = async () => ({
     book: livePlanBook(db),
     sending: sendingRepository(db),
+    compare: storeComparison(sendingRepository(db)),
     signer: await priceFileSigner(db),
   });
   const send = async (stores: string[] | null = null) => {
@@ -220,7 +221,7 @@ describe('price files', () => {
   };
   const open = async () => {
     const all = await ports();
-    const stores = await storesToSend(await all.book.current(), all.sending, NOW);
+    const stores = await all.compare(await all.book.current(), NOW);
     return stores
       .filter(
         ({ difference }) =>
@@ -243,6 +244,19 @@ describe('price files', () => {
     expect(await send()).toEqual({ ok: true, value: { rollout: null, stores: 0 } });
   });
 
+  it('are compared once as long as neither the plan nor what was sent changes', async () => {
+    const sending = sendingRepository(db);
+    const compare = storeComparison(sending);
+    const live = livePlanBook(db);
+    const first = await compare(await live.current(), NOW);
+    expect(await compare(await live.current(), NOW)).toBe(first);
+    await send();
+    const second = await compare(await live.current(), NOW);
+    expect(second).not.toBe(first);
+    await promotionRepository(db).save(change('b'), null, BY);
+    expect(await compare(await live.current(), NOW)).not.toBe(second);
+  });
+
   it('go out under the version that was reviewed only', async () => {
     const outcome = await sendPriceFiles(await ports(), ADMIN, { stores: null, planVersion: 1 }, NOW);
     expect(outcome).toMatchObject({ ok: false, failure: { kind: 'conflict' } });
@@ -255,7 +269,7 @@ describe('price files', () => {
     await promotionRepository(db).save(change('a'), 2, BY);
     const all = await ports();
     const later = Date.parse('2027-09-01T10:00:00Z') as never;
-    const stores = await storesToSend(await all.book.current(), all.sending, later);
+    const stores = await all.compare(await all.book.current(), later);
     expect(stores.map(({ difference }) => difference.promotions.gone)).toEqual([[], []]);
   });
 

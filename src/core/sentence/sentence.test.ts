@@ -93,4 +93,14 @@ describe('the deal sentence', () => {
   ])('%j ends "%s"', (said, words) => {
     expect(say(said).endsWith(words), say(said)).toBe(true);
   });
+
+  it.each([
+    [['mon', 'tue', 'wed', 'thu', 'fri', 'sat'], 'only Mon–Sat 10:00–12:00'],
+    [['sun', 'mon', 'tue', 'wed'], 'only Mon–Wed, Sun 10:00–12:00'],
+    [['mon', 'tue'], 'only Mon, Tue 10:00–12:00'],
+    [['wed'], 'only Wed 10:00–12:00'],
+  ] as const)('hours on %j are said as "%s"', (days, words) => {
+    const windows = [{ days: [...days], from: '10:00', to: '12:00' }];
+    expect(say({ when: { from: '2027-03-01T09:00', windows } })).toContain(words);
+  });
 });

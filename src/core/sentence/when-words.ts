@@ -1,4 +1,4 @@
-import { describeRule } from '../calendar/index.ts';
+import { describeRule, WEEKDAYS, type Weekday } from '../calendar/index.ts';
 import type { WhenDocument, WindowDocument } from '../plan/index.ts';
 import { durationWords } from './duration-words.ts';
 import { DAYS, dateWords, momentWords } from './moment-words.ts';
@@ -17,5 +17,20 @@ export function whenWords(when: WhenDocument): string {
 
 /** "Thu, Fri 18:00–20:00", "every day 16:00–18:00" */
 function windowWords({ days, from, to }: WindowDocument): string {
-  return `${days ? days.map((day) => DAYS[day]).join(', ') : 'every day'} ${from}–${to}`;
+  return `${days ? dayWords(days) : 'every day'} ${from}–${to}`;
+}
+
+/** "Mon–Sat", "Thu, Fri", "Mon–Wed, Sat": three days or more in a row are said as from and to. */
+function dayWords(days: readonly Weekday[]): string {
+  const rows: Weekday[][] = [];
+  for (const day of WEEKDAYS.filter((one) => days.includes(one))) {
+    const row = rows.at(-1);
+    if (row && WEEKDAYS.indexOf(row.at(-1)!) === WEEKDAYS.indexOf(day) - 1) row.push(day);
+    else rows.push([day]);
+  }
+  return rows
+    .flatMap((row) =>
+      row.length < 3 ? row.map((day) => DAYS[day]) : [`${DAYS[row[0]!]}–${DAYS[row.at(-1)!]}`],
+    )
+    .join(', ');
 }

@@ -4,6 +4,9 @@ import type { SendingStore } from '../../usecases/sending-store.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 
+/** A file is up to some hundred kilobytes, packed: a few of them a statement. */
+const FILES_A_STATEMENT = 12;
+
 export function sendingRepository(db: Database): SendingStore {
   const unpack = (content: Buffer) => gunzipSync(content).toString('utf8');
   return {
@@ -14,10 +17,15 @@ export function sendingRepository(db: Database): SendingStore {
           .values({ createdBy: person, planVersion })
           .returning({ id: t.rollout.id });
         const number = row!.id;
-        for (const file of make(number)) {
-          await tx
-            .insert(t.priceFile)
-            .values({ ...file, number, rollout: number, content: gzipSync(file.content) });
+        const files = make(number);
+        for (let i = 0; i < files.length; i += FILES_A_STATEMENT) {
+          const rows = files.slice(i, i + FILES_A_STATEMENT).map((file) => ({
+            ...file,
+            number,
+            rollout: number,
+            content: gzipSync(file.content, { level: 1 }),
+          }));
+          await tx.insert(t.priceFile).values(rows);
         }
         return number;
       }),
@@ -47,6 +55,10 @@ export function sendingRepository(db: Database): SendingStore {
       return new Map(rows.flatMap(({ store, manifest }) => (manifest ? [[store, manifest]] : [])));
     },
     terminals: () => terminals(db),
+    async newestRollout() {
+      const [row] = await db.select({ id: max(t.rollout.id) }).from(t.rollout);
+      return row?.id ?? null;
+    },
     async rollouts() {
       const rows = await db
         .select({

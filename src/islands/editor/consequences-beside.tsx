@@ -116,8 +116,11 @@ function Lines({ preview, view }: { preview: Preview; view: LensView }) {
             <th>Item</th>
             <th className="figure">Before, after</th>
             <th className="figure">Margin</th>
-            <th className="figure" title="How many times as many units must be sold to earn the same">
-              Units to break even
+            <th
+              className="figure"
+              title="How many times as many units must be sold to earn the same as before"
+            >
+              Break-even
             </th>
           </tr>
         </thead>

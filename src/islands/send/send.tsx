@@ -7,10 +7,17 @@ import { RolloutProgress } from './rollout-progress.tsx';
 import { Terminals } from './terminals.tsx';
 import { useTerminals } from './use-terminals.ts';
 
-export function Send({ view, sends }: { view: LensView; sends: boolean }) {
+export interface SendProps {
+  readonly view: LensView;
+  readonly sends: boolean;
+  /** Where the simulated tills show themselves; null where there are none. */
+  readonly tillPage: string | null;
+}
+
+export function Send(props: SendProps) {
   return (
     <WithServer>
-      <Desk view={view} sends={sends} />
+      <Desk {...props} />
     </WithServer>
   );
 }
@@ -21,7 +28,7 @@ export interface Sent {
   readonly stores: readonly string[];
 }
 
-function Desk({ view, sends }: { view: LensView; sends: boolean }) {
+function Desk({ view, sends, tillPage }: SendProps) {
   const client = useQueryClient();
   const [sent, setSent] = useState<Sent | null>(null);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
@@ -81,7 +88,12 @@ function Desk({ view, sends }: { view: LensView; sends: boolean }) {
           />
         ) : null}
       </section>
-      <Terminals view={terminals.data ?? null} failed={terminals.isError} now={view.now} />
+      <Terminals
+        view={terminals.data ?? null}
+        failed={terminals.isError}
+        now={view.now}
+        tillPage={tillPage}
+      />
     </>
   );
 }

@@ -8,10 +8,12 @@ export function Terminals({
   view,
   failed,
   now,
+  tillPage,
 }: {
   view: TerminalsView | null;
   failed: boolean;
   now: string;
+  tillPage: string | null;
 }) {
   const [onlyTroubled, setOnlyTroubled] = useState(false);
   if (!view)
@@ -59,7 +61,7 @@ export function Terminals({
         </thead>
         <tbody>
           {rows.map((row) => (
-            <Row key={row.terminal} row={row} />
+            <Row key={row.terminal} row={row} tillPage={tillPage} />
           ))}
         </tbody>
       </table>
@@ -75,12 +77,23 @@ export function Terminals({
   );
 }
 
-function Row({ row }: { row: TerminalRow }) {
+function Row({ row, tillPage }: { row: TerminalRow; tillPage: string | null }) {
   const { terminal, storeName, timeZone, tags, holds, wanted, heldSince, lastSeen, trouble, problem } = row;
   return (
     <tr className="[content-visibility:auto]">
       <td className="whitespace-nowrap">
-        {terminal} <span className="quiet text-sm">{tags.join(', ')}</span>
+        {tillPage ? (
+          <a
+            className="link"
+            href={`${tillPage}/till/${encodeURIComponent(terminal)}`}
+            title="Look at the simulated till"
+          >
+            {terminal}
+          </a>
+        ) : (
+          terminal
+        )}{' '}
+        <span className="quiet text-sm">{tags.join(', ')}</span>
       </td>
       <td>
         {storeName} <span className="quiet text-sm max-md:hidden">{zoneWords(timeZone)}</span>
