@@ -47,6 +47,7 @@ export function startProgram(path, environment, out = 'inherit') {
   const gone = new Promise((resolve) => child.once('exit', resolve));
   return {
     gone,
+    pid: child.pid,
     async stop() {
       child.kill('SIGTERM');
       await gone;

@@ -1,6 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chownSync, existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { installDebianPackage } from './debian.mjs';
 import { inRoot, ROOT } from './paths.mjs';
 import { freePort } from './ports.mjs';
@@ -27,7 +27,6 @@ export async function startPostgres(name, wantedPort, fresh = false) {
   const { databasePassword } = secrets();
   const data = dataDirectory(name, owner);
   if (!existsSync(`${data}/PG_VERSION`)) initialise(bin, data, owner, databasePassword);
-  refuseSecondRun(name);
   const port = await freePort(wantedPort);
   stopLeftOver(bin, data, owner);
   const child = spawn(
@@ -118,24 +117,6 @@ function initialise(bin, data, owner, password) {
     rmSync(data, { recursive: true, force: true });
     throw new SetUpFault(`initdb failed:\n${made.stderr}`);
   }
-}
-
-/** Two runs on one data directory would stop each other's server. */
-function refuseSecondRun(name) {
-  const note = inRoot(`.data/${name}.pid`);
-  const other = existsSync(note) ? Number(readFileSync(note, 'utf8')) : 0;
-  if (other && other !== process.pid && isOurScript(other))
-    throw new SetUpFault(
-      `Bell Tag already runs from this folder (process ${other}). Stop it first; to run a second one, use another clone, or set DATABASE_URL and PORT.`,
-    );
-  mkdirSync(inRoot('.data'), { recursive: true });
-  writeFileSync(note, String(process.pid));
-}
-
-/** The number of a process that is long gone may belong to another program by now. */
-function isOurScript(pid) {
-  const words = `/proc/${pid}/cmdline`;
-  return existsSync(words) && /bin\/(start|test|bench|shots)\.mjs/.test(readFileSync(words, 'utf8'));
 }
 
 /** A server that a killed script left running on our data is stopped in good order. */

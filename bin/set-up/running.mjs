@@ -1,5 +1,6 @@
 import { mkdirSync, rmSync } from 'node:fs';
 import { ensureBuild, prepareDatabase, startProgram, untilAnswers } from './application.mjs';
+import { claim } from './claim.mjs';
 import { ensurePackages } from './packages.mjs';
 import { inRoot } from './paths.mjs';
 import { freePort, isFree } from './ports.mjs';
@@ -14,11 +15,12 @@ import { secrets } from './secrets.mjs';
  */
 export async function startEverything({ name, port, databasePort, tillPort, quiet = false, fresh = false }) {
   await ensurePackages();
+  const claimed = await claim(name);
   if (!(await isFree(port)))
     throw new SetUpFault(
       `Port ${port} of 127.0.0.1 is taken. Stop what runs there, or choose another: PORT=${port + 10} npm start`,
     );
-  const stops = [];
+  const stops = [claimed.release];
   const stop = async () => {
     for (const one of stops.splice(0).reverse()) await one();
   };
@@ -31,9 +33,9 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     const tills = await freePort(tillPort);
     const environment = {
       DATABASE_URL: postgres.url,
-      BELLTAG_SECRET: secrets().cookieSecret,
+      BELLTAG_SECRET: process.env.BELLTAG_SECRET ?? secrets().cookieSecret,
       BELLTAG_DEMO: '1',
-      BELLTAG_ORIGIN: `http://127.0.0.1:${port}`,
+      BELLTAG_ORIGIN: process.env.BELLTAG_ORIGIN ?? `http://127.0.0.1:${port}`,
       BELLTAG_TILLS: inRoot(`.data/tills-${name}`),
       BELLTAG_TILL_PAGE: `http://127.0.0.1:${tills}`,
       HOST: '127.0.0.1',
@@ -49,9 +51,11 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
       out,
     );
     stops.push(application.stop);
+    claimed.noteProgram(application.pid);
     await untilAnswers(`${environment.BELLTAG_ORIGIN}/api/health`, application);
     const till = startProgram('dist/tills.mjs', environment, out);
     stops.push(till.stop);
+    claimed.noteProgram(till.pid);
     await untilAnswers(environment.BELLTAG_TILL_PAGE, till);
     return { environment, stop, ended: Promise.race([application.gone, till.gone]) };
   } catch (error) {
