@@ -52,7 +52,7 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     );
     stops.push(application.stop);
     claimed.noteProgram(application.pid);
-    await untilAnswers(`${environment.BELLTAG_ORIGIN}/api/health`, application);
+    await untilAnswers(`http://127.0.0.1:${port}/api/health`, application);
     const till = startProgram('dist/tills.mjs', environment, out);
     stops.push(till.stop);
     claimed.noteProgram(till.pid);
