@@ -1,0 +1,315 @@
+import { describe, expect, it } from 'vitest';
+import { inMemory, person, quietSending } from '../../tests/plans/ports.ts';
+import { change, SMALL, withPromotions } from '../../tests/plans/small-plan.ts';
+import type { LensView } from '../contracts/index.ts';
+import {
+  askPrice,
+  listChoices,
+  listPromotions,
+  lookAtStockroom,
+  lookAtToday,
+  previewPromotion,
+  savePromotion,
+  searchItems,
+  sendPriceFiles,
+  setPromotionStatus,
+  storeComparison,
+} from './index.ts';
+
+const planner = person('planner');
+const approver = person('approver');
+const viewer = person('viewer');
+const atEast = person('store', ['east']);
+
+describe('saving a promotion', () => {
+  it.each([
+    [planner, 'draft', 'draft'],
+    [planner, 'approved', 'draft'],
+    [planner, 'paused', 'draft'],
+    [approver, 'approved', 'approved'],
+    [approver, 'paused', 'paused'],
+  ] as const)('by a %j as %s makes it %s', async (who, asked, becomes) => {
+    const ports = inMemory(SMALL);
+    const outcome = await savePromotion(ports, who, {
+      promotion: change('a', { status: asked }),
+      revision: null,
+    });
+    expect(outcome).toEqual({ ok: true, value: { revision: 1 } });
+    expect(ports.saved[0]?.promotion.status).toBe(becomes);
+    expect(ports.actions).toEqual(['created']);
+  });
+
+  it.each([viewer, atEast])('is not for %j', async (who) => {
+    const ports = inMemory(SMALL);
+    const outcome = await savePromotion(ports, who, { promotion: change('a'), revision: null });
+    expect(outcome).toEqual({ ok: false, failure: { kind: 'forbidden' } });
+    expect(ports.saved).toEqual([]);
+  });
+
+  it('tells the second of two what stands', async () => {
+    const ports = inMemory(withPromotions(change('a', { priority: 7 })));
+    const outcome = await savePromotion(ports, planner, { promotion: change('a'), revision: 9 });
+    expect(outcome).toMatchObject({
+      ok: false,
+      failure: { kind: 'conflict', current: { revision: 1, promotion: { priority: 7 } } },
+    });
+    const gone = await savePromotion(ports, planner, { promotion: change('b'), revision: 1 });
+    expect(gone).toMatchObject({
+      ok: false,
+      failure: { kind: 'conflict', message: 'This promotion is not there any more.' },
+    });
+  });
+
+  it('keeps nothing of what has a fault', async () => {
+    const ports = inMemory(SMALL);
+    const outcome = await savePromotion(ports, planner, {
+      promotion: change('a', { items: { node: 'nowhere' } }),
+      revision: null,
+    });
+    expect(outcome).toMatchObject({
+      ok: false,
+      failure: { kind: 'invalid', faults: [{ path: ['offer', 'items', 'node'] }] },
+    });
+    expect(ports.saved).toEqual([]);
+  });
+});
+
+describe('the status of a promotion', () => {
+  it.each([
+    [approver, 'approved', 'approved'],
+    [approver, 'paused', 'paused'],
+    [planner, 'paused', 'paused'],
+    [planner, 'archived', 'archived'],
+    [planner, 'draft', 'withdrawn'],
+  ] as const)('is set by %j to %s, and told as "%s"', async (who, status, action) => {
+    const ports = inMemory(withPromotions(change('a')));
+    expect(await setPromotionStatus(ports, who, { id: 'a', status, revision: 1 })).toMatchObject({
+      ok: true,
+    });
+    expect(ports.saved[0]?.promotion.status).toBe(status);
+    expect(ports.actions).toEqual([action]);
+  });
+
+  it('is approved by nobody who only plans, and changed by nobody who only looks', async () => {
+    const ports = inMemory(withPromotions(change('a', { status: 'draft' })));
+    expect(
+      await setPromotionStatus(ports, planner, { id: 'a', status: 'approved', revision: 1 }),
+    ).toMatchObject({ ok: false });
+    expect(await setPromotionStatus(ports, viewer, { id: 'a', status: 'paused', revision: 1 })).toMatchObject(
+      { ok: false },
+    );
+    expect(
+      await setPromotionStatus(ports, approver, { id: 'b', status: 'paused', revision: 1 }),
+    ).toMatchObject({ ok: false, failure: { kind: 'not-found' } });
+    expect(ports.actions).toEqual([]);
+  });
+});
+
+describe('asking a price', () => {
+  const document = withPromotions(
+    change('spring', {
+      formula: { percentOff: 1500 },
+      rounding: { step: '0.05', mode: 'up' },
+      items: { node: 'sun' },
+    }),
+    change('top', { onTop: true, formula: { percentOff: 500 } }),
+    change('staff', { who: { groups: ['staff'] }, linePrices: { spray: '5.00' }, priority: 1 }),
+  );
+  const asking = (request: object, who = viewer) =>
+    askPrice(inMemory(document), who, { store: 'east', item: 'milk', at: '2027-04-14T12:00', ...request });
+
+  it('is answered with every step', async () => {
+    expect(await asking({})).toMatchObject({
+      ok: true,
+      value: {
+        price: '20.14',
+        regular: { price: '24.90', scope: 'chain', since: null },
+        base: { price: '24.90', list: null },
+        winner: { id: 'spring', working: '15 % less on 24.90 is 21.165, rounded up to 0.05: 21.20' },
+        onTop: [{ id: 'top', before: '21.20', after: '20.14' }],
+        lost: [{ id: 'staff', reason: 'wrong-shopper', result: null }],
+      },
+    });
+  });
+
+  it('names the price list, and a price of the item’s own', async () => {
+    expect(await asking({ item: 'spray', group: 'staff' })).toMatchObject({
+      ok: true,
+      value: {
+        base: { price: '8.50', list: 'Staff' },
+        winner: { working: 'a price of its own for this item: 5.00' },
+      },
+    });
+  });
+
+  it('tells the week before and after in steps without a gap', async () => {
+    const outcome = await asking({ at: '2027-03-01T09:00' });
+    if (!outcome.ok) throw new Error('refused');
+    const { steps } = outcome.value;
+    expect(steps.map(({ price }) => price)).toEqual(['24.90', '20.14']);
+    expect(steps[0]).toMatchObject({ from: '2027-02-22T09:00', to: '2027-03-01T09:00', promotion: null });
+    expect(steps[1]).toMatchObject({ to: '2027-03-08T09:00', promotion: { id: 'spring', name: 'spring' } });
+  });
+
+  it('is refused for another’s store, and told apart from what is not there', async () => {
+    expect(await asking({ store: 'west' }, atEast)).toMatchObject({ failure: { kind: 'forbidden' } });
+    expect(await asking({ store: 'nowhere' })).toMatchObject({ failure: { kind: 'not-found' } });
+    expect(await asking({ item: 'nothing' })).toMatchObject({ failure: { kind: 'not-found' } });
+    expect(await asking({ at: 'noon' })).toMatchObject({
+      failure: { kind: 'invalid', faults: [{ path: ['at'] }] },
+    });
+    expect(await asking({ group: 'nobody' })).toMatchObject({
+      failure: { kind: 'invalid', faults: [{ path: ['group'] }] },
+    });
+  });
+});
+
+describe('a preview', () => {
+  it('shows what loses money first, then what changes, then the rest', async () => {
+    const document = withPromotions(
+      change('first', { priority: 1, items: { items: ['oil'] }, formula: { percentOff: 100 } }),
+    );
+    const promotion = change('draft', { items: { node: 'sun' }, formula: { percentOff: 6000 } });
+    const outcome = await previewPromotion(inMemory(document), planner, { promotion, store: null });
+    if (!outcome.ok) throw new Error('refused');
+    expect(outcome.value.lines.map(({ sku }) => sku)).toEqual(['milk', 'spray', 'oil']);
+    expect(outcome.value).toMatchObject({
+      belowCost: 1,
+      changed: 2,
+      meets: [{ id: 'first', priority: 1, wins: true }],
+    });
+  });
+
+  it('is of price changes only', async () => {
+    const promotion = { ...change('d'), offer: { kind: 'deliveryReward', value: { free: true } } };
+    expect(await previewPromotion(inMemory(SMALL), planner, { promotion, store: null })).toMatchObject({
+      failure: { kind: 'invalid' },
+    });
+  });
+});
+
+describe('lists', () => {
+  it('of promotions are those that count where one may look', async () => {
+    const ports = inMemory(withPromotions(change('both'), change('west', { where: { stores: ['west'] } })));
+    const ids = async (...asked: [Parameters<typeof listPromotions>[1], string[]?]) =>
+      (await listPromotions(ports, ...asked)).map(({ id }) => id);
+    expect(await ids(viewer)).toEqual(['both', 'west']);
+    expect(await ids(atEast)).toEqual(['both']);
+    expect(await ids(viewer, ['east'])).toEqual(['both']);
+    expect((await listPromotions(ports, viewer))[1]).toMatchObject({
+      stores: 1,
+      priority: 100,
+      to: '2027-06-01T20:00',
+    });
+  });
+
+  it('of items leave parents out, and need every word', async () => {
+    const found = async (text: string) => (await searchItems(inMemory(SMALL), text)).map(({ sku }) => sku);
+    expect(await found('gel')).toEqual(['gel-50', 'gel-90']);
+    expect(await found('SUN spr')).toEqual(['spray']);
+    expect(await found('sun gel')).toEqual([]);
+  });
+
+  it('of choices name everything once, in order', async () => {
+    expect(await listChoices(inMemory(SMALL))).toMatchObject({
+      currency: 'EUR',
+      brands: ['Wrenfold'],
+      itemTags: ['new'],
+      channels: ['app', 'till', 'web'],
+    });
+  });
+
+  it('of stores say whose prices they have', async () => {
+    const room = await lookAtStockroom(inMemory(SMALL), atEast);
+    expect(room.stores).toEqual([
+      {
+        id: 'east',
+        name: 'East',
+        timeZone: 'Europe/Madrid',
+        zone: 'Mainland',
+        region: 'Coast',
+        tags: ['city'],
+        terminals: 1,
+      },
+    ]);
+  });
+});
+
+describe('today', () => {
+  const view = (at: string): LensView => ({
+    lens: { where: null, at: null, shopper: null },
+    store: { id: 'east', name: 'East', timeZone: 'Europe/Madrid' },
+    group: null,
+    at,
+    now: at,
+    shopper: null,
+    missing: null,
+    days: [],
+  });
+  const document = {
+    ...withPromotions(
+      change('live'),
+      change('soon', { when: { from: '2027-04-20T09:00' } }),
+      change('later', { when: { from: '2027-05-20T09:00' } }),
+      change('ends', {
+        when: { from: '2027-04-01T09:00', to: '2027-04-15T20:00' },
+        formula: { percentOff: 9000 },
+        items: { items: ['milk'] },
+        priority: 1,
+      }),
+      change('open', { when: { from: '2027-04-01T09:00' }, items: { items: ['bar'] } }),
+      change('draft', { status: 'draft' }),
+    ),
+    policy: { marginFloor: 5500 },
+  };
+  const look = (at: string) => {
+    const sending = quietSending();
+    const ports = { ...inMemory(document), sending, compare: storeComparison(sending) };
+    return lookAtToday(ports, planner, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
+  };
+
+  it('tells what is live, starts, ends, waits and was found, at the lens’s moment', async () => {
+    const today = await look('2027-04-14T12:00');
+    expect(today.live).toBe(3);
+    expect(today.starting.map(({ id }) => id)).toEqual(['soon']);
+    expect(today.ending.map(({ id }) => id)).toEqual(['ends']);
+    expect(today.drafts.map(({ id }) => id)).toEqual(['draft']);
+    expect(today.unsent.stores).toBe(2);
+    expect(today.findings).toEqual([
+      { code: 'open-end', promotion: { id: 'open', name: 'open' } },
+      { code: 'below-cost', items: 1, example: { sku: 'milk', name: 'Sun milk' } },
+    ]);
+  });
+
+  it('travels with the lens', async () => {
+    expect((await look('2027-05-15T12:00')).starting.map(({ id }) => id)).toEqual(['later']);
+  });
+});
+
+describe('sending', () => {
+  it('is for those who may, under the version that was reviewed', async () => {
+    const sending = quietSending();
+    const signer = { publicKey: '', sign: () => ({ sha256: '', signature: '' }) };
+    const ports = {
+      ...inMemory(withPromotions(change('a'))),
+      sending,
+      signer,
+      compare: storeComparison(sending),
+    };
+    const now = Date.parse('2027-04-14T10:00:00Z') as never;
+    expect(await sendPriceFiles(ports, planner, { stores: null, planVersion: 1 }, now)).toMatchObject({
+      failure: { kind: 'forbidden' },
+    });
+    expect(await sendPriceFiles(ports, approver, { stores: null, planVersion: 2 }, now)).toMatchObject({
+      failure: { kind: 'conflict' },
+    });
+    expect(await sendPriceFiles(ports, approver, { stores: ['west'], planVersion: 1 }, now)).toEqual({
+      ok: true,
+      value: { rollout: 1, stores: 1 },
+    });
+    expect(await sendPriceFiles(ports, approver, { stores: ['nowhere'], planVersion: 1 }, now)).toEqual({
+      ok: true,
+      value: { rollout: null, stores: 0 },
+    });
+  });
+});
