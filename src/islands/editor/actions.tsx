@@ -1,3 +1,4 @@
+import { useEffect } from 'react';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { Draft } from './draft.ts';
 import type { Opened, Saving } from './editor.tsx';
@@ -55,6 +56,7 @@ export function Actions({
   approves,
   sendPath,
   onSave,
+  onUndo,
 }: {
   draft: Draft;
   kept: Opened | null;
@@ -64,12 +66,16 @@ export function Actions({
   approves: boolean;
   sendPath: string;
   onSave: (status: Status, words: string) => void;
+  /** Null: nothing to take back. */
+  onUndo: (() => void) | null;
 }) {
   const actions = actionsFor(draft.status, { dirty, isNew: kept === null, plans, approves });
   const missing = [
     draft.name.trim() === '' ? 'a name' : '',
     draft.offer.items === null ? 'the goods' : '',
   ].filter(Boolean);
+  const save = actions.find(({ words }) => words === 'Save');
+  useSaveKey(save && missing.length === 0 ? () => onSave(save.status, save.done) : null);
   return (
     <div className="mt-6">
       <p className="flex flex-wrap items-center gap-2">
@@ -84,6 +90,11 @@ export function Actions({
             {words}
           </button>
         ))}
+        {plans && onUndo ? (
+          <button type="button" className="btn btn-ghost btn-sm" onClick={onUndo}>
+            Undo
+          </button>
+        ) : null}
         <span className="text-sm" role="status">
           {saving.kind === 'saving' ? 'Saving …' : ''}
           {saving.kind === 'saved' ? saving.words : ''}{' '}
@@ -106,4 +117,17 @@ export function Actions({
       {plans ? null : <p className="quiet text-sm">Your role looks at promotions; planners change them.</p>}
     </div>
   );
+}
+
+/** Ctrl S saves, from anywhere on the page. */
+function useSaveKey(save: (() => void) | null): void {
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 's') return;
+      event.preventDefault();
+      save?.();
+    };
+    document.addEventListener('keydown', listen);
+    return () => document.removeEventListener('keydown', listen);
+  });
 }

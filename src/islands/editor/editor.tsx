@@ -41,6 +41,7 @@ export type Saving =
 
 function Desk({ view, opened, plans, approves }: EditorProps) {
   const [draft, setDraft] = useState<Draft>(() => opened?.promotion ?? newDraft(view, ''));
+  const undo = useUndo(draft, setDraft);
   const [kept, setKept] = useState<Opened | null>(opened);
   const [saving, setSaving] = useState<Saving>({ kind: 'idle' });
   const client = useQueryClient();
@@ -53,6 +54,7 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
   useLeaveWarning(dirty);
   const preview = usePreview(draft, view);
   const change = (next: Draft) => {
+    undo.remember();
     setDraft(next);
     if (saving.kind === 'saved') setSaving({ kind: 'idle' });
   };
@@ -133,6 +135,7 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
           plans={plans}
           approves={approves}
           onSave={save}
+          onUndo={undo.undo}
           sendPath={`/send${lensQuery(view.lens)}`}
         />
         {kept && kept.history.length > 0 ? <History rows={kept.history} now={view.now} /> : null}
@@ -150,6 +153,40 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
 
 const pathOf = (id: string): string => `/api/promotions/${encodeURIComponent(id)}`;
 
+/** The Ctrl Z of the whole sentence; within a field the browser's own stays. */
+function useUndo(draft: Draft, setDraft: (draft: Draft) => void) {
+  const [past, setPast] = useState<readonly Draft[]>([]);
+  const [last, setLast] = useState(0);
+  const undo =
+    past.length === 0
+      ? null
+      : () => {
+          setDraft(past.at(-1)!);
+          setPast(past.slice(0, -1));
+        };
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      const typing = (event.target as HTMLElement).closest?.('input, textarea, select');
+      if (!undo || typing || !(event.ctrlKey || event.metaKey) || event.key !== 'z') return;
+      event.preventDefault();
+      undo();
+    };
+    document.addEventListener('keydown', listen);
+    return () => document.removeEventListener('keydown', listen);
+  });
+  return {
+    undo,
+    /** What is typed in one go is one step. */
+    remember() {
+      const now = performance.now();
+      if (now - last > ONE_GO) setPast([...past.slice(-MOST_STEPS), draft]);
+      setLast(now);
+    },
+  };
+}
+
+const ONE_GO = 700;
+const MOST_STEPS = 100;
 const TYPING = 250;
 
 /** What the draft would do, asked again whenever it rests for a moment. */

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Part } from '../../ui/pieces/index.ts';
+import type { Draft } from './draft.ts';
 import { faultAt } from './faults.ts';
 import type { FormProps } from './sentence-form.tsx';
 
@@ -75,9 +76,7 @@ export function MoreParts({
                 <input
                   className="input input-sm mt-0.5 w-full"
                   value={draft.label?.default ?? ''}
-                  onChange={(event) =>
-                    onChange({ ...draft, label: { ...draft.label, default: event.target.value } })
-                  }
+                  onChange={(event) => onChange(withLabel(draft, event.target.value))}
                 />
               </label>
               <label className="block">
@@ -86,7 +85,7 @@ export function MoreParts({
                   className="textarea textarea-sm mt-0.5 w-full"
                   rows={4}
                   value={draft.notes ?? ''}
-                  onChange={(event) => onChange({ ...draft, notes: event.target.value })}
+                  onChange={(event) => onChange(withNotes(draft, event.target.value))}
                 />
               </label>
             </span>
@@ -95,6 +94,17 @@ export function MoreParts({
       </p>
     </div>
   );
+}
+
+/** Nothing typed is nothing said: an empty label would stand on the receipt as one. */
+function withLabel({ label, ...draft }: Draft, text: string): Draft {
+  const { default: _, ...others } = label ?? {};
+  const next = text === '' ? others : { ...others, default: text };
+  return Object.keys(next).length === 0 ? draft : { ...draft, label: next };
+}
+
+function withNotes({ notes: _, ...draft }: Draft, text: string): Draft {
+  return text === '' ? draft : { ...draft, notes: text };
 }
 
 /** Keeps what is typed; only a whole number goes on into the draft. */
