@@ -63,7 +63,11 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   async function fetchNewer(): Promise<void> {
     const have = envelope ? `?have=${envelope.number}` : '';
     const reply = await fetch(`${ports.server}/api/till/price-file${have}`, { headers });
-    if (reply.status === 204) return;
+    if (reply.status === 204) {
+      // Nothing newer, and the server answers: whatever was wrong is over.
+      problem = null;
+      return;
+    }
     if (!reply.ok) throw new Error(`the server answered ${reply.status}`);
     const accepted = accept(await reply.json().catch(() => null), {
       ...identity,

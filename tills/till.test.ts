@@ -1,0 +1,145 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
+import { signed } from '../tests/plans/signed.ts';
+import { ringer } from './ring.ts';
+import { type Till, till } from './till.ts';
+
+let server: Server;
+let origin: string;
+/** What the server answers next to "anything newer?", and what it was told. */
+let newest: unknown;
+let reports: TerminalReport[];
+let disk: { held: PriceFileEnvelope | null };
+const chain = signed();
+
+beforeEach(async () => {
+  newest = null;
+  reports = [];
+  disk = { held: null };
+  server = createServer((request, response) => {
+    if (request.url?.startsWith('/api/till/price-file')) {
+      if (newest === null) return void response.writeHead(204).end();
+      return void response.end(typeof newest === 'string' ? newest : JSON.stringify(newest));
+    }
+    const chunks: Buffer[] = [];
+    request.on('data', (chunk: Buffer) => chunks.push(chunk));
+    request.on('end', () => {
+      reports.push(JSON.parse(Buffer.concat(chunks).toString('utf8')));
+      response.end('{}');
+    });
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+});
+afterEach(() => new Promise((resolve) => server.close(resolve)));
+
+const NOW = Date.parse('2027-04-14T10:00:00Z');
+const make = (now = () => NOW): Till =>
+  till(
+    { id: 'east-1', store: 'east', key: 'k', timeZone: 'Europe/Madrid' },
+    {
+      server: origin,
+      publicKey: chain.publicKey,
+      ringer: ringer(),
+      now,
+      disk: {
+        read: () => disk.held,
+        write: (envelope) => {
+          disk.held = envelope;
+        },
+        since: () => (disk.held ? '2027-04-14T09:59:00Z' : null),
+      },
+    },
+  );
+
+describe('a till', () => {
+  it('takes a good file, keeps it on its disk, tells, and rings from it', async () => {
+    newest = chain.file(3);
+    const one = make();
+    await one.poll();
+    expect(one.state()).toMatchObject({ holds: 3, problem: null });
+    expect(disk.held?.number).toBe(3);
+    expect(reports.at(-1)).toMatchObject({ holds: 3, problem: null, clock: '2027-04-14T10:00:00.000Z' });
+    expect(one.ring('milk', null)).toMatchObject({ price: '24.90', promotion: null });
+    expect(one.ring('nothing', null)).toMatchObject({ price: null, problem: 'not-carried' });
+  });
+
+  it.each<[string, () => unknown]>([
+    ['no JSON', () => '{"store": "ea'],
+    ['cut off', () => ({ ...chain.file(4), content: chain.file(4).content.slice(0, -20) })],
+    [
+      'another price in it',
+      () => ({ ...chain.file(4), content: chain.file(4).content.replace('24.90', '0.90') }),
+    ],
+    ['another’s signature', () => signed().file(4)],
+    ['for another store', () => chain.file(4, 'west')],
+    ['an older one', () => chain.file(2)],
+    ['signed, and no plan in it', () => chain.file(4, 'east', { nothing: true })],
+  ])(
+    'refuses %s, keeps what it holds, tells, and is well again when there is nothing newer',
+    async (_, bad) => {
+      disk.held = chain.file(3);
+      const one = make();
+      newest = bad();
+      await one.poll();
+      expect(one.state()).toMatchObject({ holds: 3, problem: expect.stringMatching(/price file/) });
+      expect(reports.at(-1)).toMatchObject({ holds: 3, problem: expect.stringMatching(/price file/) });
+      expect(disk.held?.number).toBe(3);
+      expect(one.ring('milk', null)).toMatchObject({ price: '24.90' });
+      newest = null;
+      await one.poll();
+      expect(one.state().problem).toBeNull();
+      expect(reports.at(-1)?.problem).toBeNull();
+    },
+  );
+
+  it('goes on when cut off, says so on its page, and tells nothing of it once the server answers again', async () => {
+    disk.held = chain.file(3);
+    const one = make();
+    const port = (server.address() as AddressInfo).port;
+    await new Promise((resolve) => server.close(resolve));
+    await one.poll();
+    expect(one.state().problem).toMatch(/no answer from the server/);
+    expect(one.ring('milk', null)).toMatchObject({ price: '24.90' });
+    await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
+    await one.poll();
+    expect(one.state().problem).toBeNull();
+  });
+
+  it('asks nothing while it is off', async () => {
+    newest = chain.file(3);
+    const one = make();
+    one.switchOn(false);
+    await one.poll();
+    expect(one.state()).toMatchObject({ on: false, holds: null });
+    expect(reports).toEqual([]);
+  });
+
+  it('switches by its own clock: right, wrong, and right again', async () => {
+    disk.held = chain.file(3);
+    const one = make();
+    expect(one.setClock('2027-05-01T08:59')).toBe(true);
+    expect(one.ring('milk', null)).toMatchObject({ at: '2027-05-01T08:59', promotion: null });
+    one.setClock('2027-05-01T09:00');
+    expect(one.ring('milk', null)).toMatchObject({ price: '22.41', promotion: 'may' });
+    await one.poll();
+    expect(reports.at(-1)?.clock).toBe('2027-05-01T07:00:00.000Z');
+    expect(one.setClock('noon')).toBe(false);
+    one.setClock(null);
+    expect(one.ring('milk', null)).toMatchObject({ at: '2027-04-14T12:00' });
+  });
+
+  it('tells what is new at once, and what is not only now and then', async () => {
+    let now = NOW;
+    disk.held = chain.file(3);
+    const one = make(() => now);
+    await one.poll();
+    await one.poll();
+    expect(reports).toHaveLength(1);
+    now += 31_000;
+    await one.poll();
+    expect(reports).toHaveLength(2);
+  });
+});
