@@ -68,6 +68,7 @@ test('a price change goes from the plan to the till, and switches at nine in two
   // Somebody else approves it.
   const approver = await sitDown(browser, 'rufus');
   await approver.page.goto(path);
+  await settled(approver.page);
   await approver.page.getByRole('button', { name: 'Approve', exact: true }).click();
   await approver.page.getByText(/^Approved\./).waitFor();
 
