@@ -57,6 +57,7 @@ export function Actions({
   sendPath,
   onSave,
   onUndo,
+  belowCost,
 }: {
   draft: Draft;
   kept: Opened | null;
@@ -68,6 +69,8 @@ export function Actions({
   onSave: (status: Status, words: string) => void;
   /** Null: nothing to take back. */
   onUndo: (() => void) | null;
+  /** Items that the draft would sell below cost. */
+  belowCost: number;
 }) {
   const actions = actionsFor(draft.status, { dirty, isNew: kept === null, plans, approves });
   const missing = [
@@ -105,6 +108,11 @@ export function Actions({
           ) : null}
         </span>
       </p>
+      {plans && belowCost > 0 && draft.offer.items !== null ? (
+        <p className="mt-2 text-error text-sm">
+          {belowCost} {belowCost === 1 ? 'item' : 'items'} would be sold below cost.
+        </p>
+      ) : null}
       {plans && missing.length > 0 ? (
         <p className="quiet mt-2 text-sm">To save it, give it {missing.join(' and ')}.</p>
       ) : null}

@@ -136,6 +136,7 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
           approves={approves}
           onSave={save}
           onUndo={undo.undo}
+          belowCost={preview.data?.belowCost ?? 0}
           sendPath={`/send${lensQuery(view.lens)}`}
         />
         {kept && kept.history.length > 0 ? <History rows={kept.history} now={view.now} /> : null}
