@@ -55,14 +55,15 @@ async function serve(
   const url = new URL(request.url ?? '/', 'http://till');
   const [, , id = '', action = ''] = url.pathname.split('/').map(decodeURIComponent);
   const one = tills.get(id);
-  const html = (text: string) =>
-    response.writeHead(200, { 'content-type': 'text/html; charset=utf-8' }).end(text);
+  const html = (text: string, status = 200) =>
+    response.writeHead(status, { 'content-type': 'text/html; charset=utf-8' }).end(text);
   if (url.pathname === '/') return void html(listPage([...tills.values()].map((entry) => entry.state())));
   if (!one) return void response.writeHead(404).end('no such till');
   const asked = { code: url.searchParams.get('code') ?? '', group: url.searchParams.get('group') ?? '' };
   const rung = asked.code === '' ? null : one.ring(asked.code, asked.group || null);
   if (action === 'control' && request.method === 'POST') {
-    control(one, new URLSearchParams(await bodyOf(request)));
+    const fault = control(one, new URLSearchParams(await bodyOf(request)));
+    if (fault !== null) return void html(tillPage(one.state(), null, asked, fault), 422);
     await one.poll();
     return void response.writeHead(303, { location: `/till/${id}` }).end();
   }
@@ -73,14 +74,19 @@ async function serve(
   html(tillPage(one.state(), rung, asked));
 }
 
-function control(one: Till, form: URLSearchParams): void {
+/** @returns what is wrong with what was typed; nothing was set then. */
+function control(one: Till, form: URLSearchParams): string | null {
   const onOff = form.get('on');
   if (onOff !== null) one.switchOn(onOff === '1');
   if (form.has('right')) one.setClock(null);
-  if (form.has('set')) {
-    if (form.get('clock')) one.setClock(form.get('clock'));
-    one.setDelay(Number(form.get('delay')) || 0);
-  }
+  if (!form.has('set')) return null;
+  const delay = form.get('delay') || '0';
+  if (!/^\d{1,6}$/.test(delay)) return `“${delay}” is no delay; wanted: milliseconds, a whole number`;
+  const clock = form.get('clock');
+  if (clock && !one.setClock(clock))
+    return `“${clock}” is no wall time; wanted: one such as 2027-03-01T08:59`;
+  one.setDelay(Number(delay));
+  return null;
 }
 
 async function bodyOf(request: IncomingMessage): Promise<string> {

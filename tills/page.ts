@@ -40,6 +40,7 @@ export function tillPage(
   state: TillState,
   rung: Rung | null,
   asked: { code: string; group: string },
+  fault: string | null = null,
 ): string {
   const groups = state.groups
     .map(
@@ -55,6 +56,7 @@ ${state.problem ? `<p class="off" role="status">${escapeHtml(state.problem)}</p>
 <form><label>SKU or barcode<input name="code" value="${escapeHtml(asked.code)}" autofocus></label><label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label><button>Ring</button></form>
 ${rung ? rungWords(rung) : ''}
 <h2>Make trouble</h2><p>Set its clock to a minute before a promotion starts, make it slow, or switch it off: Bell Tag tells at Send.</p>
+${fault === null ? '' : `<p class="off" role="alert">${escapeHtml(fault)}</p>`}
 <form method="post" action="/till/${escapeHtml(state.id)}/control"><label>Clock at the store<input name="clock" placeholder="2027-03-01T08:59"></label><label>Delay in ms<input name="delay" value="${state.delay}" inputmode="numeric"></label>
 <button name="set" value="1">Set</button><button name="right" value="1">Right clock</button><button name="on" value="${state.on ? '0' : '1'}">Switch ${state.on ? 'off' : 'on'}</button></form>`,
   );

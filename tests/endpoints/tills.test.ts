@@ -122,6 +122,18 @@ describe('a simulated till', () => {
     await controlTill('s014-1', { set: '1', clock: '', delay: '0' });
   });
 
+  it.each([
+    [{ set: '1', clock: 'noon', delay: '0' }, /“noon” is no wall time/],
+    [{ set: '1', clock: '', delay: 'long' }, /“long” is no delay/],
+  ])('says what is wrong with %j, and sets nothing', async (form, words) => {
+    const reply = await fetch(`${running().tillPage}/till/s015-1/control`, {
+      method: 'POST',
+      body: new URLSearchParams(form),
+    });
+    expect(reply.status).toBe(422);
+    expect(await reply.text()).toMatch(words);
+  });
+
   it('keeps ringing from its own disk, whatever its page is asked', async () => {
     expect((await askTill('s015-1', 'no-such-code')).rung).toMatchObject({ price: null });
     expect((await fetch(`${running().tillPage}/till/nowhere`)).status).toBe(404);
