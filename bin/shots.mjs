@@ -49,6 +49,7 @@ const VIEWS = [
   { name: 'send-review', path: '/send' },
   { name: 'send-under-way', path: '/send', does: sendAll },
   { name: 'stockroom', path: '/stockroom' },
+  { name: 'item', path: '/stockroom/item/Q100181' },
   { name: 'phone-today', path: '/today', viewport: PHONE },
   { name: 'phone-check', path: '/check?item=Q100181', viewport: PHONE },
 ];

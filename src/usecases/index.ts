@@ -3,6 +3,7 @@ export * from './ask-price-across.ts';
 export * from './list-choices.ts';
 export * from './list-promotions.ts';
 export * from './list-terminals.ts';
+export * from './look-at-item.ts';
 export * from './look-at-stockroom.ts';
 export * from './look-at-today.ts';
 export * from './plan-store.ts';

@@ -6,6 +6,7 @@ import {
   askPrice,
   listChoices,
   listPromotions,
+  lookAtItem,
   lookAtStockroom,
   lookAtToday,
   previewPromotion,
@@ -232,6 +233,67 @@ describe('lists', () => {
         terminals: 1,
       },
     ]);
+  });
+});
+
+describe('an item', () => {
+  const ranges = [
+    { id: 'beauty', name: 'Beauty', stores: { all: true as const }, items: { node: 'beauty' } },
+    {
+      id: 'cheap',
+      name: 'Cheap things',
+      stores: { stores: ['west'] },
+      items: { regularPrice: { atMost: '1.00' } },
+    },
+  ];
+  const document = {
+    ...withPromotions(
+      change('sun', { items: { node: 'sun' } }),
+      change('cheap', { items: { regularPrice: { atMost: '0.95' } } }),
+      change('parent', { items: { items: ['gel'] } }),
+      change('west', { where: { stores: ['west'] } }),
+    ),
+    ranges,
+  };
+  const look = (sku: string, who = viewer) => lookAtItem(inMemory(document), who, sku, 'east');
+
+  it('tells its prices by place and date, nearest and newest first', async () => {
+    expect((await look('bar'))?.prices).toEqual([
+      { of: 'store', place: 'West', since: '2027-05-01', price: '0.90' },
+      { of: 'zone', place: 'Isles', since: null, price: '1.10' },
+      { of: 'chain', place: null, since: '2027-06-01', price: '1.20' },
+      { of: 'chain', place: null, since: null, price: '1.00' },
+    ]);
+    expect((await look('bar', atEast))?.prices.map(({ of }) => of)).toEqual(['zone', 'chain', 'chain']);
+  });
+
+  it('tells through which ranges it is carried, and whether here', async () => {
+    expect((await look('milk'))?.ranges).toEqual([{ name: 'Beauty', stores: 2, here: true }]);
+    expect((await look('bar'))?.ranges).toEqual([{ name: 'Cheap things', stores: 1, here: false }]);
+    expect((await look('unpriced'))?.ranges).toEqual([]);
+  });
+
+  it.each([
+    ['milk', ['sun', 'west']],
+    ['bar', ['cheap', 'west']],
+    ['gel-50', ['parent', 'west']],
+    ['gel', ['parent', 'west']],
+  ])('%s is touched by %j', async (sku, wanted) => {
+    expect((await look(sku))?.promotions.map(({ id }) => id)).toEqual(wanted);
+  });
+
+  it('knows its family and its place in the hierarchy', async () => {
+    expect(await look('gel')).toMatchObject({
+      parent: null,
+      variants: [{ sku: 'gel-50' }, { sku: 'gel-90' }],
+    });
+    expect(await look('gel-50')).toMatchObject({ parent: { sku: 'gel' }, hierarchy: ['Beauty'] });
+    expect(await look('milk')).toMatchObject({
+      hierarchy: ['Beauty', 'Sun care'],
+      cost: '12.00',
+      tags: ['new'],
+    });
+    expect(await look('nothing')).toBeNull();
   });
 });
 

@@ -19,6 +19,8 @@ const PAGES = [
   '/check?item=no-such-item',
   '/send',
   '/stockroom',
+  '/stockroom/item/Q100181',
+  '/stockroom/item/no-such-item',
 ];
 
 /** Whether something sticks out to the side: a phone in the aisle must not scroll both ways. */

@@ -1,6 +1,7 @@
 /** What pages show. Free of Joi, so that the browser may load it. */
 export { isPriceChange } from '../../core/plan/index.ts';
 export * from './choices.ts';
+export * from './item.ts';
 export * from './lens.ts';
 export * from './replies.ts';
 export * from './roles.ts';

@@ -59,7 +59,12 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
         <div className="mt-6 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
           <div>
             <p className="quiet text-sm">
-              {story.data.item.sku}
+              <a
+                className="link"
+                href={`/stockroom/item/${encodeURIComponent(story.data.item.sku)}${lensQuery(view.lens)}`}
+              >
+                {story.data.item.sku}
+              </a>
               {story.data.item.gtin ? ` · ${story.data.item.gtin}` : ''} · in {story.data.store.name},{' '}
               {shortMoment(story.data.at, view.now)},{' '}
               {view.shopper ? `to ${view.shopper.name}` : 'to a guest'}

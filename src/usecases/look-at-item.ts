@@ -1,0 +1,112 @@
+import { type ItemView, type Person, sees } from '../contracts/index.ts';
+import type { ItemDocument, PlanDocument } from '../core/plan/index.ts';
+import { compileItemRule, storesOf } from '../core/selection/index.ts';
+import { listPromotions } from './list-promotions.ts';
+import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
+
+/**
+ * One item: its prices by place and date, where it is carried and through what, every price change that touches it.
+ * @param store where the lens looks.
+ * @returns null where there is no such item.
+ */
+export async function lookAtItem(
+  ports: { book: PlanBook; promotions: PromotionStore },
+  person: Person,
+  sku: string,
+  store: string,
+): Promise<ItemView | null> {
+  const current = await ports.book.current();
+  const { document, compiled } = current;
+  const index = compiled.catalogue.indexOf.get(sku);
+  const item = document.items.find((one) => one.sku === sku);
+  if (index === undefined || !item) return null;
+  const touching = new Set(
+    compiled.changes
+      .filter((change) => touches(change.selection(), item, index, current))
+      .map(({ promotion }) => promotion.id),
+  );
+  const all = await listPromotions(ports, person);
+  return {
+    ...factsOf(item, document),
+    variants: compiled.catalogue.variantsOf(sku).map((at) => named(document.items[at]!)),
+    prices: pricesOf(item, document, person),
+    ranges: rangesOf(item, index, current, person, store),
+    carriedEverywhere: (document.ranges ?? []).length === 0,
+    promotions: all.filter(({ id }) => touching.has(id)),
+  };
+}
+
+const named = ({ sku, name }: ItemDocument) => ({ sku, name });
+
+/** A rule on regular prices touches an item that it selects at any of its prices. */
+function touches(
+  selection: ReturnType<typeof compileItemRule>,
+  item: ItemDocument,
+  index: number,
+  { compiled }: CurrentPlan,
+): boolean {
+  if (selection.fixed) return selection.fixed[index] === 1;
+  const { chain, zones, stores } = compiled.catalogue.items[index]!.prices;
+  const rows = [...chain, ...[...zones.values()].flat(), ...[...stores.values()].flat()];
+  return item.prices.length > 0 && rows.some(({ price }) => selection.has(index, price));
+}
+
+function factsOf(item: ItemDocument, document: PlanDocument) {
+  const nodes = new Map(document.nodes.map((node) => [node.id, node]));
+  const hierarchy: string[] = [];
+  for (let node = nodes.get(item.node); node; node = nodes.get(node.parent ?? ''))
+    hierarchy.unshift(node.name);
+  const parent = document.items.find(({ sku }) => sku === item.parent);
+  return {
+    ...named(item),
+    gtin: item.gtin ?? null,
+    brand: item.brand ?? null,
+    unit: item.unit ?? 'each',
+    cost: item.cost ?? null,
+    tags: item.tags ?? [],
+    attributes: item.attributes ?? {},
+    hierarchy,
+    parent: parent ? named(parent) : null,
+  };
+}
+
+const NEAREST = ['store', 'zone', 'chain'] as const;
+
+function pricesOf(item: ItemDocument, document: PlanDocument, person: Person): ItemView['prices'] {
+  const names = new Map([...document.stores, ...(document.zones ?? [])].map(({ id, name }) => [id, name]));
+  return item.prices
+    .filter(({ store }) => store === undefined || sees(person, store))
+    .map(({ price, since, zone, store }) => ({
+      of:
+        store !== undefined
+          ? ('store' as const)
+          : zone !== undefined
+            ? ('zone' as const)
+            : ('chain' as const),
+      place: names.get(store ?? zone ?? '') ?? null,
+      since: since ?? null,
+      price,
+    }))
+    .sort(
+      (a, b) =>
+        NEAREST.indexOf(a.of) - NEAREST.indexOf(b.of) ||
+        (a.place ?? '').localeCompare(b.place ?? '') ||
+        (b.since ?? '').localeCompare(a.since ?? ''),
+    );
+}
+
+function rangesOf(
+  item: ItemDocument,
+  index: number,
+  current: CurrentPlan,
+  person: Person,
+  store: string,
+): ItemView['ranges'] {
+  const { document, compiled } = current;
+  return (document.ranges ?? []).flatMap((range) => {
+    const selection = compileItemRule(range.items, compiled.catalogue, compiled.plan.currency);
+    if (!touches(selection, item, index, current)) return [];
+    const stores = [...storesOf(range.stores, compiled.plan)].filter((id) => sees(person, id));
+    return [{ name: range.name, stores: stores.length, here: stores.includes(store) }];
+  });
+}
