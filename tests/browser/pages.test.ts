@@ -23,6 +23,11 @@ const PAGES = [
   '/stockroom/item/no-such-item',
 ];
 
+const MANY_ROWS = ['/send', '/stockroom'];
+
+/** Between them they show every colour of the dark theme. */
+const BY_NIGHT = ['/today', '/plan/new', '/check?item=Q100181&where=s003&for=members', '/stockroom'];
+
 /** Whether something sticks out to the side: a phone in the aisle must not scroll both ways. */
 const sticksOut = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth);
@@ -36,19 +41,18 @@ describe('at the desk', () => {
     await page.context().close();
   });
 
-  it.each(PAGES)(
-    '%s has no fault that axe finds, by daylight or by night',
-    { timeout: 60_000 },
-    async (path) => {
-      const { page } = await sitDown(browser, 'rufus');
-      await page.goto(path);
-      await settled(page);
-      expect(await accessFaults(page)).toEqual([]);
+  it.each(PAGES)('%s has no fault that axe finds', { timeout: 60_000 }, async (path) => {
+    // A store's person has few rows: what axe looks at are kinds of elements, not their number.
+    const { page } = await sitDown(browser, MANY_ROWS.includes(path) ? 'tove' : 'rufus');
+    await page.goto(path);
+    await settled(page);
+    expect(await accessFaults(page)).toEqual([]);
+    if (BY_NIGHT.includes(path)) {
       await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'ink'));
       expect(await accessFaults(page, { rules: ['color-contrast'] })).toEqual([]);
-      await page.context().close();
-    },
-  );
+    }
+    await page.context().close();
+  });
 });
 
 describe('on the phone', () => {
@@ -80,8 +84,10 @@ test('every panel of the deal sentence has no fault that axe finds, and Escape g
     /^Priority:/,
   ];
   const { page } = await sitDown(browser, 'ines');
-  await page.goto('/plan/face-week');
+  await page.goto('/plan/new');
   await settled(page);
+  await page.getByRole('button', { name: '+ rounding' }).click();
+  await page.keyboard.press('Escape');
   for (const part of parts) {
     await openPart(page, part);
     expect(await accessFaults(page, { within: '[data-panel]' }), String(part)).toEqual([]);
