@@ -14,7 +14,7 @@ export function shape<T>(
   raw: unknown,
   options: Joi.ValidationOptions = {},
 ): Shaped<T> {
-  const { error, value } = schema.validate(raw, { abortEarly: false, convert: false, ...options });
+  const { error, value } = schema.required().validate(raw, { abortEarly: false, convert: false, ...options });
   if (!error) return { ok: true, value: value as T };
   return { ok: false, faults: error.details.map(faultOf) };
 }

@@ -6,6 +6,7 @@ export * from './list-terminals.ts';
 export * from './look-at-item.ts';
 export * from './look-at-stockroom.ts';
 export * from './look-at-today.ts';
+export * from './open-promotion.ts';
 export * from './plan-store.ts';
 export * from './preview-promotion.ts';
 export * from './resolve-lens.ts';

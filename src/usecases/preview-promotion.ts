@@ -1,4 +1,13 @@
-import { done, failed, invalid, may, type Outcome, type Person, type Preview } from '../contracts/index.ts';
+import {
+  done,
+  failed,
+  invalid,
+  may,
+  type Outcome,
+  type Person,
+  type Preview,
+  sees,
+} from '../contracts/index.ts';
 import { formatMoment } from '../core/calendar/index.ts';
 import { type Consequences, consequencesOf } from '../core/consequences/index.ts';
 import { formatAmount, type MinorUnits } from '../core/money/index.ts';
@@ -15,7 +24,8 @@ export async function previewPromotion(
   person: Person,
   input: { promotion: unknown; store: string | null },
 ): Promise<Outcome<Preview>> {
-  if (!may(person, 'see')) return failed({ kind: 'forbidden' });
+  const ownStores = person.stores === null || (input.store !== null && sees(person, input.store));
+  if (!may(person, 'see') || !ownStores) return failed({ kind: 'forbidden' });
   const current = await ports.book.current();
   const read = readPromotionInput(input.promotion, current.document);
   if (!read.ok) return read;
@@ -26,6 +36,8 @@ export async function previewPromotion(
     readPromotion(read.value, current.compiled.plan.currency),
     input.store,
   );
+  if (consequences.lookedAt && !sees(person, consequences.lookedAt.store))
+    return failed({ kind: 'forbidden' });
   const sentence = promotionText(read.value, current.document.currency, namesOf(current.document));
   return done({ sentence, ...shown(consequences, current) });
 }

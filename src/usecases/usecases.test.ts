@@ -9,6 +9,7 @@ import {
   lookAtItem,
   lookAtStockroom,
   lookAtToday,
+  openPromotion,
   previewPromotion,
   savePromotion,
   searchItems,
@@ -162,6 +163,40 @@ describe('asking a price', () => {
     expect(await asking({ group: 'nobody' })).toMatchObject({
       failure: { kind: 'invalid', faults: [{ path: ['group'] }] },
     });
+  });
+});
+
+describe('opening a promotion', () => {
+  const ports = () =>
+    inMemory(withPromotions(change('both'), change('west', { where: { stores: ['west'] } })));
+
+  it('shows it with its revision and history', async () => {
+    expect(await openPromotion(ports(), viewer, 'west')).toMatchObject({
+      ok: true,
+      value: { promotion: { id: 'west' }, revision: 1, history: [] },
+    });
+  });
+
+  it.each([
+    ['both', true],
+    ['west', false],
+    ['nothing', false],
+  ])('to a store’s person %s is there: %s', async (id, there) => {
+    const outcome = await openPromotion(ports(), atEast, id);
+    expect(outcome.ok).toBe(there);
+    if (!outcome.ok) expect(outcome.failure).toEqual({ kind: 'not-found', what: `promotion ${id}` });
+  });
+});
+
+describe('a preview for a store’s person', () => {
+  it.each([
+    ['east', {}, true],
+    ['west', {}, false],
+    [null, {}, false],
+    ['east', { where: { stores: ['west'] } }, false],
+  ])('in %s of a change with %j is shown: %s', async (store, said, shown) => {
+    const outcome = await previewPromotion(inMemory(SMALL), atEast, { promotion: change('d', said), store });
+    expect(outcome.ok).toBe(shown);
   });
 });
 

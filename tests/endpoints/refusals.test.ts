@@ -73,6 +73,17 @@ describe('a role that does not reach so far', () => {
     expect(await ask(people[name], call)).toMatchObject({ status: 403 });
   });
 
+  it('finds no promotion of other stores, neither by its address nor by what it would do', async () => {
+    const rufus = people.rufus;
+    const promotion = { ...DEMO_CHANGE, id: 'only-s002', where: { stores: ['s002'] } };
+    expect((await rufus.send('POST', '/api/promotions', { promotion })).status).toBe(201);
+    expect((await people.tove.get('/api/promotions/only-s002')).status).toBe(404);
+    expect((await people.tove.get('/plan/only-s002')).status).toBe(404);
+    expect((await people.tove.get('/api/promotions/face-week')).status).toBe(200);
+    const preview = await people.tove.send('POST', '/api/promotions/preview', { promotion, store: 's001' });
+    expect(preview.status).toBe(403);
+  });
+
   it('sees the stores that are its own and no other', async () => {
     const { body: terminals } = await people.tove.get('/api/send/terminals');
     expect(new Set(terminals.terminals.map(({ store }: { store: string }) => store))).toEqual(

@@ -1,6 +1,5 @@
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { LostReason, PriceProblem } from '../../core/tag-price/index.ts';
-import type { Role } from './roles.ts';
 import type { TerminalTrouble } from './today.ts';
 
 /** What endpoints answer with. Amounts are decimal texts, moments are wall times at the store. */
@@ -157,9 +156,4 @@ export interface SendReview {
   readonly stores: readonly StoreReview[];
   readonly unchanged: number;
   readonly sentences: Readonly<Record<string, { readonly name: string; readonly sentence: string }>>;
-}
-
-export interface SignedIn {
-  readonly name: string;
-  readonly role: Role;
 }

@@ -5,7 +5,6 @@
 export type Money = string;
 export type LocalDateText = string;
 export type LocalDateTimeText = string;
-export type Quantity = number | string;
 
 export interface PlanDocument {
   format: 'bell-tag-plan';
@@ -238,8 +237,6 @@ export type OfferDocument =
       maxItemWeight?: string;
       value: { free: true } | { flat: Money } | { percentOff: number };
     };
-export type OfferKind = OfferDocument['kind'];
-
 /** A promotion that changes shelf prices. */
 export type PriceChangePromotionDocument = PromotionDocument & { offer: PriceChangeDocument };
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
 import type { Basis, FormulaDocument } from '../../core/plan/index.ts';
+import { FaultField } from '../../ui/pieces/index.ts';
 
 const WAYS = {
   percentOff: { words: 'a percentage less', unit: '%', percent: true, basis: true },
@@ -69,21 +70,12 @@ export function FormulaPart({
           ))}
         </select>
       </label>
-      <label className="block">
-        How much, in {WAYS[way].unit ?? choices.currency}
-        <input
-          className={`input input-sm mt-0.5 w-full tabular-nums ${fault ? 'input-error' : ''}`}
-          inputMode="decimal"
-          value={text}
-          aria-invalid={fault !== null}
-          onChange={(event) => put(way, event.target.value, basis)}
-        />
-        {fault ? (
-          <span className="block text-error" role="alert">
-            {fault}
-          </span>
-        ) : null}
-      </label>
+      <FaultField
+        label={`How much, in ${WAYS[way].unit ?? choices.currency}`}
+        value={text}
+        fault={fault}
+        onChange={(next) => put(way, next, basis)}
+      />
       {WAYS[way].basis ? (
         <label className="block">
           Counted from

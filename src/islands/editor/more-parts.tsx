@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Part } from '../../ui/pieces/index.ts';
+import { FaultField, Part } from '../../ui/pieces/index.ts';
 import type { Draft } from './draft.ts';
 import { faultAt } from './faults.ts';
 import type { FormProps } from './sentence-form.tsx';
@@ -107,29 +107,22 @@ function withNotes({ notes: _, ...draft }: Draft, text: string): Draft {
   return text === '' ? draft : { ...draft, notes: text };
 }
 
+const isPriority = (text: string): boolean => /^[1-9]\d{0,5}$/.test(text.trim());
+
 /** Keeps what is typed; only a whole number goes on into the draft. */
 function Priority({ value, onChange }: { value: number; onChange: (priority: number) => void }) {
   const [text, setText] = useState(String(value));
-  const right = /^[1-9]\d{0,5}$/.test(text.trim());
   return (
-    <label className="block">
-      Priority; 1 comes first, and the first one sets the price
-      <input
-        className="input input-sm mt-0.5 w-full"
-        inputMode="numeric"
-        value={text}
-        aria-invalid={!right}
-        onChange={(event) => {
-          setText(event.target.value);
-          if (/^[1-9]\d{0,5}$/.test(event.target.value.trim())) onChange(Number(event.target.value));
-        }}
-      />
-      {right ? null : (
-        <span className="block text-error" role="alert">
-          wanted: a whole number from 1
-        </span>
-      )}
-    </label>
+    <FaultField
+      label="Priority; 1 comes first, and the first one sets the price"
+      inputMode="numeric"
+      value={text}
+      fault={isPriority(text) ? null : 'wanted: a whole number from 1'}
+      onChange={(next) => {
+        setText(next);
+        if (isPriority(next)) onChange(Number(next));
+      }}
+    />
   );
 }
 

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { RoundingDocument } from '../../core/plan/index.ts';
+import { FaultField } from '../../ui/pieces/index.ts';
 import { numberOf } from './formula-part.tsx';
 
 const MODES = { nearest: 'to the nearest', up: 'up to the next', down: 'down to the next' } as const;
@@ -61,21 +62,12 @@ export function RoundingPart({
       </label>
       {way === 'none' ? null : (
         <>
-          <label className="block">
-            {way === 'step' ? 'Step' : 'Endings, with a space between'}
-            <input
-              className="input input-sm mt-0.5 w-full"
-              inputMode="decimal"
-              value={text}
-              aria-invalid={fault !== null}
-              onChange={(event) => put(way, event.target.value, mode)}
-            />
-            {fault ? (
-              <span className="block text-error" role="alert">
-                {fault}
-              </span>
-            ) : null}
-          </label>
+          <FaultField
+            label={way === 'step' ? 'Step' : 'Endings, with a space between'}
+            value={text}
+            fault={fault}
+            onChange={(next) => put(way, next, mode)}
+          />
           <label className="block">
             Which way
             <select

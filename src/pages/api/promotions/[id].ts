@@ -2,18 +2,15 @@ import { savePromotionRequest, statusRequest } from '../../../contracts/index.ts
 import {
   endpoint,
   failureReply,
-  json,
+  openPromotion,
   outcomeReply,
   savePromotion,
   setPromotionStatus,
 } from '../../../server/index.ts';
 
-export const GET = endpoint({ permission: 'see' }, async ({ app, context }) => {
-  const id = context.params.id!;
-  const found = await app.promotions.find(id);
-  if (!found) return failureReply({ kind: 'not-found', what: `promotion ${id}` });
-  return json({ ...found, history: await app.promotions.history(id) });
-});
+export const GET = endpoint({ permission: 'see' }, async ({ app, person, context }) =>
+  outcomeReply(await openPromotion(app, person, context.params.id!)),
+);
 
 export const PUT = endpoint(
   { permission: 'plan', schema: savePromotionRequest },
