@@ -18,7 +18,7 @@ export function book(words: readonly string[], print: (line: string) => void): v
     amount === NO_PRICE ? null : formatAmount(minorUnits(amount), plan.currency);
   plan.items.forEach(({ sku }, index) => {
     const problem = sellable(compiled, situation, index);
-    if (problem === 'parent' || problem === 'not-carried') return;
+    if (problem === 'parent' || problem === 'retired' || problem === 'not-carried') return;
     const promotion = winners[index]! < 0 ? null : compiled.changes[winners[index]!]!.promotion.id;
     print(JSON.stringify({ sku, price: money(prices[index]!), regular: money(regular[index]!), promotion }));
   });

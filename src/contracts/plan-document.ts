@@ -110,12 +110,26 @@ const conditionKeys = {
 const part = { items: itemRule.required(), quantity: whole.required() };
 const counted = Joi.valid('item', 'family', 'set').required();
 
+const worksheet = Joi.object({
+  passes: list(
+    Joi.object({
+      name: Joi.string().allow('').max(200),
+      items: itemRule.required(),
+      formula: formula.required(),
+      rounding,
+    }),
+  ).required(),
+  own: amounts,
+  removed: list(id),
+});
+
 const offers: Record<string, Joi.ObjectSchema> = {
   priceChange: Joi.object({
     items: itemRule.required(),
     formula,
     linePrices: amounts,
     rounding,
+    worksheet,
     onTop: Joi.boolean(),
     of: Joi.valid('running', 'base'),
     mayRaise: Joi.boolean(),
@@ -189,10 +203,20 @@ const offer = Joi.alternatives().conditional('.kind', {
   otherwise: Joi.object({ kind }).unknown(),
 });
 
+const supplierTerms = Joi.object({
+  supplier: Joi.string().allow('').max(200),
+  from: Joi.string(),
+  to: Joi.string().required(),
+  cost: money,
+  costs: amounts,
+  uplift: Joi.number().integer().min(0).max(1_000_000),
+});
+
 export const promotionSchema = Joi.object({
   id: id.required(),
   name: Joi.string().max(300).required(),
   label: texts,
+  badge: texts,
   notes: Joi.string().allow('').max(10_000),
   status: Joi.valid(...PROMOTION_STATUSES).required(),
   priority: Joi.number().integer().min(1).max(1_000_000),
@@ -206,10 +230,13 @@ export const promotionSchema = Joi.object({
   codes: list(id),
   uses: Joi.object({ inAll: count, perCode: count, perShopper: count }),
   limitPerBasket: whole,
+  supplier: supplierTerms,
   offer: offer.required(),
 });
 
-const item = Joi.object({
+const priceRow = Joi.object({ price: money.required(), since: Joi.string(), zone: id, store: id });
+
+const itemSchema = Joi.object({
   sku: id.required(),
   name: Joi.string().max(300).required(),
   node: id.required(),
@@ -221,10 +248,11 @@ const item = Joi.object({
   cost: money,
   attributes: texts,
   tags: list(Joi.string()),
-  prices: list(Joi.object({ price: money.required(), since: Joi.string(), zone: id, store: id })).required(),
+  retired: Joi.string(),
+  prices: list(priceRow).required(),
 });
 
-const store = Joi.object({
+const storeSchema = Joi.object({
   id: id.required(),
   name: Joi.string().max(300).required(),
   timeZone: Joi.string().required(),
@@ -236,6 +264,33 @@ const store = Joi.object({
 const named = { id: id.required(), name: Joi.string().max(300).required() };
 const signedBasisPoints = Joi.number().integer().min(-10_000).max(10_000);
 
+const nodeSchema = Joi.object({ ...named, parent: id });
+const itemSetSchema = Joi.object({
+  ...named,
+  rule: itemRule.required(),
+  frozen: Joi.object({ on: Joi.string().required(), live: itemRule.required() }),
+});
+const zoneSchema = Joi.object(named);
+const storeGroupSchema = Joi.object({ ...named, rule: storeRule.required() });
+const terminalSchema = Joi.object({ id: id.required(), store: id.required(), tags: list(Joi.string()) });
+const rangeSchema = Joi.object({ ...named, stores: storeRule.required(), items: itemRule.required() });
+const shopperGroupSchema = Joi.object({ ...named, priceList: id });
+const priceListSchema = Joi.object({ ...named, percent: signedBasisPoints, rounding, prices: amounts });
+
+/** One entry of each part of a plan that the stockroom keeps. */
+export const ENTRY_SCHEMAS = {
+  items: itemSchema,
+  nodes: nodeSchema,
+  itemSets: itemSetSchema,
+  zones: zoneSchema,
+  stores: storeSchema,
+  storeGroups: storeGroupSchema,
+  terminals: terminalSchema,
+  ranges: rangeSchema,
+  shopperGroups: shopperGroupSchema,
+  priceLists: priceListSchema,
+} as const;
+
 export const planSchema: Joi.ObjectSchema<PlanDocument> = Joi.object({
   format: Joi.valid('bell-tag-plan').required(),
   version: Joi.valid(1).required(),
@@ -246,18 +301,18 @@ export const planSchema: Joi.ObjectSchema<PlanDocument> = Joi.object({
     baskets: Joi.valid('best', 'priority'),
     marginFloor: basisPoints,
   }),
-  nodes: list(Joi.object({ ...named, parent: id })).required(),
-  items: list(item).required(),
-  itemSets: list(Joi.object({ ...named, rule: itemRule.required() })),
-  zones: list(Joi.object(named)),
-  stores: list(store).required(),
-  storeGroups: list(Joi.object({ ...named, rule: storeRule.required() })),
-  terminals: list(Joi.object({ id: id.required(), store: id.required(), tags: list(Joi.string()) })),
-  ranges: list(Joi.object({ ...named, stores: storeRule.required(), items: itemRule.required() })),
-  shopperGroups: list(Joi.object({ ...named, priceList: id })),
+  nodes: list(nodeSchema).required(),
+  items: list(itemSchema).required(),
+  itemSets: list(itemSetSchema),
+  zones: list(zoneSchema),
+  stores: list(storeSchema).required(),
+  storeGroups: list(storeGroupSchema),
+  terminals: list(terminalSchema),
+  ranges: list(rangeSchema),
+  shopperGroups: list(shopperGroupSchema),
   shoppers: list(
     Joi.object({ id: id.required(), groups: list(id), pastOrders: count, lifetimeSpend: money }),
   ),
-  priceLists: list(Joi.object({ ...named, percent: signedBasisPoints, rounding, prices: amounts })),
+  priceLists: list(priceListSchema),
   promotions: list(promotionSchema).required(),
 });

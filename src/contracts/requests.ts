@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { PROMOTION_STATUSES, type PromotionDocument, type PromotionStatus } from '../core/plan/index.ts';
+import type { Cells } from './table/index.ts';
 
 const id = Joi.string().min(1).max(200);
 
@@ -95,4 +96,57 @@ export const terminalReport = Joi.object<TerminalReport>({
   heldSince: Joi.string().isoDate().allow(null).required(),
   clock: Joi.string().isoDate().required(),
   problem: Joi.string().max(500).allow(null).required(),
+});
+
+const cells = Joi.object<Cells>().pattern(Joi.string(), Joi.string().allow('').max(20_000));
+
+export interface StockroomEditRequest {
+  edits: { key: string | null; cells: Cells; was?: Cells }[];
+  drops: string[];
+}
+export const stockroomEditRequest = Joi.object<StockroomEditRequest>({
+  edits: Joi.array()
+    .items(
+      Joi.object({ key: Joi.string().max(1000).allow(null).required(), cells: cells.required(), was: cells }),
+    )
+    .max(20_000)
+    .required(),
+  drops: Joi.array().items(Joi.string().max(1000)).max(20_000).required(),
+});
+
+export interface BrowseRequest {
+  q?: string;
+  sort?: string;
+  desc?: '1';
+  offset?: string;
+  limit?: string;
+  /** A rule on items, as JSON. */
+  rule?: string;
+  store?: string;
+  at?: string;
+}
+export const browseRequest = Joi.object<BrowseRequest>({
+  q: Joi.string().max(200).allow(''),
+  sort: Joi.string().max(40),
+  desc: Joi.valid('1'),
+  offset: Joi.string().pattern(/^\d{1,7}$/, 'whole number'),
+  limit: Joi.string().pattern(/^([1-9]\d?|[1-4]\d\d|500)$/, 'number from 1 to 500'),
+  rule: Joi.string().max(100_000),
+  store: id,
+  at: Joi.string(),
+});
+
+export interface SelectionRequest {
+  of: 'items' | 'stores';
+  rule: object;
+  text?: string;
+  store?: string;
+  at?: string;
+}
+export const selectionRequest = Joi.object<SelectionRequest>({
+  of: Joi.valid('items', 'stores').required(),
+  rule: Joi.object().unknown().required(),
+  text: Joi.string().max(200).allow(''),
+  store: id,
+  at: Joi.string(),
 });

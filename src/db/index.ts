@@ -5,4 +5,5 @@ export * from './repositories/plan-repository.ts';
 export * from './repositories/plan-version.ts';
 export * from './repositories/promotion-repository.ts';
 export * from './repositories/sending-repository.ts';
+export * from './repositories/stockroom-repository.ts';
 export * as schema from './schema/index.ts';

@@ -4,9 +4,11 @@ import {
   planRepository,
   promotionRepository,
   sendingRepository,
+  stockroomRepository,
 } from '../db/index.ts';
 import type { PlanBook, PlanWriter, PromotionStore } from '../usecases/plan-store.ts';
 import type { SendingStore, Signer } from '../usecases/sending-store.ts';
+import type { StockroomStore } from '../usecases/stockroom-store.ts';
 import { type StoreComparison, storeComparison } from '../usecases/store-comparison.ts';
 import { type Environment, readEnvironment } from './environment.ts';
 import { livePlanBook } from './live-plan-book.ts';
@@ -21,6 +23,7 @@ export interface App {
   readonly book: PlanBook;
   readonly promotions: PromotionStore;
   readonly writer: PlanWriter;
+  readonly stockroom: StockroomStore;
   readonly sending: SendingStore;
   readonly compare: StoreComparison;
   readonly signer: Signer;
@@ -36,6 +39,7 @@ export async function createApp(environment: Environment): Promise<App> {
     book: livePlanBook(db),
     promotions: promotionRepository(db),
     writer: planRepository(db),
+    stockroom: stockroomRepository(db),
     sending,
     compare: storeComparison(sending),
     signer: await priceFileSigner(db),

@@ -6,4 +6,5 @@ export { log } from './log.ts';
 export { lookThrough, NO_STORES } from './page.ts';
 export { failureReply, json, outcomeReply } from './reply.ts';
 export { personOf } from './sign-in.ts';
+export { tableOfAddress } from './table-endpoint.ts';
 export { terminalEndpoint } from './terminal-endpoint.ts';

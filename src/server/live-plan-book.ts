@@ -1,11 +1,12 @@
-import { type Plan, readPlan, readPromotion } from '../core/plan/index.ts';
+import { tableOf, withEntries } from '../contracts/table/index.ts';
+import { type PlanDocument, type PromotionDocument, readPlan, readPromotion } from '../core/plan/index.ts';
 import { apply, compile } from '../core/price-book/index.ts';
-import { type Database, loadPlan, planVersion, promotionsSince } from '../db/index.ts';
+import { type Database, loadPlan, type PlanStep, planVersion, stepsSince } from '../db/index.ts';
 import type { CurrentPlan, PlanBook } from '../usecases/plan-store.ts';
 
 /**
- * The plan in memory, checked against the database's version at every question. Saved promotions are applied one by
- * one; anything else is read anew. Nothing here outlives what PostgreSQL has.
+ * The plan in memory, checked against the database's version at every question. What was saved is applied
+ * step by step; a whole plan that came in is read anew. Nothing here outlives what PostgreSQL has.
  */
 export function livePlanBook(db: Database): PlanBook {
   let held: CurrentPlan | null = null;
@@ -14,7 +15,7 @@ export function livePlanBook(db: Database): PlanBook {
   async function catchUp(): Promise<CurrentPlan> {
     const version = await planVersion(db);
     if (held && held.version === version) return held;
-    const changes = held && version !== null ? await promotionsSince(db, held.version) : null;
+    const changes = held && version !== null ? await stepsSince(db, held.version) : null;
     held = held && changes ? applied(held, changes, version!) : await readAll(db);
     return held;
   }
@@ -32,22 +33,28 @@ export function livePlanBook(db: Database): PlanBook {
 async function readAll(db: Database): Promise<CurrentPlan> {
   const stored = await loadPlan(db);
   if (!stored) throw new Error('the database holds no plan yet');
-  const plan: Plan = readPlan(stored.document);
-  return { version: stored.version, document: stored.document, compiled: compile(plan) };
+  return planOf(stored.document, stored.version);
 }
 
-function applied(
-  held: CurrentPlan,
-  changes: NonNullable<Awaited<ReturnType<typeof promotionsSince>>>,
-  version: number,
-): CurrentPlan {
-  return changes.reduce<CurrentPlan>(
-    (current, promotion) => {
-      const read = readPromotion(promotion, current.compiled.plan.currency);
-      const { compiled } = apply(current.compiled, { kind: 'put-promotion', promotion: read });
-      const others = current.document.promotions.filter(({ id }) => id !== promotion.id);
-      return { version, compiled, document: { ...current.document, promotions: [...others, promotion] } };
-    },
+const planOf = (document: PlanDocument, version: number): CurrentPlan => ({
+  version,
+  document,
+  compiled: compile(readPlan(document)),
+});
+
+function applied(held: CurrentPlan, steps: readonly PlanStep[], version: number): CurrentPlan {
+  return steps.reduce<CurrentPlan>(
+    (current, step) =>
+      step.kind === 'promotion'
+        ? withPromotion(current, step.promotion, version)
+        : planOf(withEntries(current.document, step.change, tableOf(step.change.table).keyOf), version),
     { ...held, version },
   );
+}
+
+function withPromotion(current: CurrentPlan, promotion: PromotionDocument, version: number): CurrentPlan {
+  const read = readPromotion(promotion, current.compiled.plan.currency);
+  const { compiled } = apply(current.compiled, { kind: 'put-promotion', promotion: read });
+  const others = current.document.promotions.filter(({ id }) => id !== promotion.id);
+  return { version, compiled, document: { ...current.document, promotions: [...others, promotion] } };
 }

@@ -1,4 +1,4 @@
-import { isTimeZone, parseLocalDate } from '../calendar/index.ts';
+import { isTimeZone } from '../calendar/index.ts';
 import type { CheckContext } from './check-context.ts';
 import { checkRounding } from './check-rounding.ts';
 import { checkItemRule, checkStoreRule, groupsNamedBy, setsNamedBy } from './check-rule.ts';
@@ -23,6 +23,10 @@ export function checkGoods(context: CheckContext): void {
   noCycle(parents, 'items', ({ parent }) => (parent === undefined ? [] : [parent]), context);
   (document.itemSets ?? []).forEach((set, i) => {
     checkItemRule(set.rule, ['itemSets', i, 'rule'], context);
+    if (set.frozen) {
+      context.date(set.frozen.on, ['itemSets', i, 'frozen', 'on']);
+      checkItemRule(set.frozen.live, ['itemSets', i, 'frozen', 'live'], context);
+    }
   });
   noCycle(document.itemSets ?? [], 'itemSets', ({ rule }) => setsNamedBy(rule), context);
   checkPriceLists(context);
@@ -39,17 +43,12 @@ function checkItem(item: ItemDocument, i: number, context: CheckContext): void {
     );
   }
   context.amount(item.cost, ['items', i, 'cost']);
+  context.date(item.retired, ['items', i, 'retired']);
   const seen = new Map<string, number>();
   item.prices.forEach((row, j) => {
     const path = ['items', i, 'prices', j];
     context.amount(row.price, [...path, 'price']);
-    if (row.since !== undefined && parseLocalDate(row.since) === null) {
-      context.fault(
-        [...path, 'since'],
-        `"${row.since}" is no day of the calendar`,
-        'a date such as 2027-03-01',
-      );
-    }
+    context.date(row.since, [...path, 'since']);
     if (row.zone !== undefined) context.reference('zone', row.zone, [...path, 'zone']);
     if (row.store !== undefined) context.reference('store', row.store, [...path, 'store']);
     if (row.zone !== undefined && row.store !== undefined) {

@@ -1,3 +1,4 @@
+import { parseLocalDate } from '../calendar/index.ts';
 import type { Currency } from '../money/index.ts';
 import { parseAmount } from '../money/index.ts';
 import type { PlanDocument } from './document.ts';
@@ -15,6 +16,8 @@ export interface CheckContext {
   reference(kind: ReferenceKind, id: string, path: Path): void;
   /** Faults where the text is no amount of the document's currency. */
   amount(text: string | undefined, path: Path, above?: number): void;
+  /** Faults where the text is no day of the calendar. */
+  date(text: string | undefined, path: Path): void;
 }
 
 export const REFERENCE_KINDS = [
@@ -60,6 +63,10 @@ export function checkContext(document: PlanDocument, currency: Currency, faults:
       if (amount === null)
         context.fault(path, `"${text}" is no amount in ${currency.code}`, `an amount with ${decimals}`);
       else if (amount <= above) context.fault(path, `"${text}" is too small`, 'an amount above zero');
+    },
+    date(text, path) {
+      if (text !== undefined && parseLocalDate(text) === null)
+        context.fault(path, `"${text}" is no day of the calendar`, 'a date such as 2027-03-01');
     },
   };
   return context;

@@ -1,9 +1,10 @@
 import type { CheckContext } from './check-context.ts';
+import { checkFormula } from './check-formula.ts';
 import { checkRounding } from './check-rounding.ts';
 import { checkItemRule } from './check-rule.ts';
+import { checkWorksheet } from './check-worksheet.ts';
 import type { PriceChangeDocument, PromotionDocument } from './document.ts';
 import type { Fault } from './fault.ts';
-import { parseFactor } from './read-money.ts';
 
 /** Pricing rules 3.3 to 3.5: what a price change may say, and what it may not say together. */
 export function checkPriceChange(
@@ -14,7 +15,8 @@ export function checkPriceChange(
 ): void {
   checkItemRule(offer.items, [...path, 'items'], context);
   if (offer.rounding) checkRounding(offer.rounding, [...path, 'rounding'], context);
-  checkFormula(offer, [...path, 'formula'], context);
+  if (offer.formula) checkFormula(offer.formula, [...path, 'formula'], context);
+  if (offer.worksheet) checkWorksheet(offer.worksheet, [...path, 'worksheet'], context);
   for (const [sku, price] of Object.entries(offer.linePrices ?? {})) {
     context.reference('item', sku, [...path, 'linePrices', sku]);
     context.amount(price, [...path, 'linePrices', sku]);
@@ -23,25 +25,6 @@ export function checkPriceChange(
     context.fault(path, 'a price change without a formula or line prices', '`formula`, `linePrices` or both');
   }
   if (offer.onTop) checkOnTop(promotion, offer, path, context);
-}
-
-function checkFormula({ formula }: PriceChangeDocument, path: Fault['path'], context: CheckContext): void {
-  if (!formula) return;
-  if ('amountOff' in formula) context.amount(formula.amountOff, [...path, 'amountOff']);
-  if ('setTo' in formula) context.amount(formula.setTo, [...path, 'setTo']);
-  if ('multiplyBy' in formula && parseFactor(formula.multiplyBy) === null) {
-    context.fault(
-      [...path, 'multiplyBy'],
-      `"${formula.multiplyBy}" is no factor`,
-      'a number with at most six decimals, such as "0.85"',
-    );
-  }
-  if ('marginOnPrice' in formula && formula.marginOnPrice >= 10_000) {
-    context.fault([...path, 'marginOnPrice'], 'a margin of the whole price', 'less than 10000 basis points');
-  }
-  if ('basis' in formula && typeof formula.basis === 'object') {
-    context.reference('price list', formula.basis.priceList, [...path, 'basis', 'priceList']);
-  }
 }
 
 function checkOnTop(

@@ -1,6 +1,7 @@
 import type { CheckContext } from './check-context.ts';
 import { checkOffer } from './check-offer.ts';
 import { checkStoreRule } from './check-rule.ts';
+import { checkSupplierTerms } from './check-supplier-terms.ts';
 import { checkWhen } from './check-when.ts';
 import type { PromotionDocument } from './document.ts';
 import type { Fault } from './fault.ts';
@@ -19,6 +20,7 @@ export function checkPromotion(
     context.reference('shopper', id, [...path, 'who', 'shoppers', i]);
   });
   checkTerminals(promotion, path, context);
+  if (promotion.supplier) checkSupplierTerms(promotion.supplier, [...path, 'supplier'], context);
   if (promotion.alone && promotion.offer.kind === 'basketReward') {
     context.fault([...path, 'alone'], 'a basket reward that is `alone`', '`combinesWith` in its offer');
   }

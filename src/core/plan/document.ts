@@ -14,7 +14,7 @@ export interface PlanDocument {
   policy?: { priceChanges?: 'priority' | 'lowest'; baskets?: 'best' | 'priority'; marginFloor?: number };
   nodes: { id: string; name: string; parent?: string }[];
   items: ItemDocument[];
-  itemSets?: { id: string; name: string; rule: ItemRule }[];
+  itemSets?: ItemSetDocument[];
   zones?: { id: string; name: string }[];
   stores: StoreDocument[];
   storeGroups?: { id: string; name: string; rule: StoreRule }[];
@@ -45,7 +45,17 @@ export interface ItemDocument {
   cost?: Money;
   attributes?: Record<string, string>;
   tags?: string[];
+  /** From this day on no store carries it. */
+  retired?: LocalDateText;
   prices: PriceRowDocument[];
+}
+
+export interface ItemSetDocument {
+  id: string;
+  name: string;
+  rule: ItemRule;
+  /** A set that was frozen on a day: its rule lists what `live` selected then. */
+  frozen?: { on: LocalDateText; live: ItemRule };
 }
 
 export interface StoreDocument {
@@ -113,6 +123,19 @@ export interface WhoDocument {
   guests?: boolean;
 }
 
+/** On what terms the goods of a promotion can be bought. Tells the margin; sets no price. */
+export interface SupplierTermsDocument {
+  supplier?: string;
+  /** The buying window; the first and the last day on which the cost holds. */
+  from?: LocalDateText;
+  to: LocalDateText;
+  /** For every item that has no cost of its own in `costs`. */
+  cost?: Money;
+  costs?: Record<string, Money>;
+  /** How much more than in an ordinary week is thought to be sold: 8000 is 80 % more. */
+  uplift?: number;
+}
+
 export const PROMOTION_STATUSES = ['draft', 'approved', 'paused', 'archived'] as const;
 export type PromotionStatus = (typeof PROMOTION_STATUSES)[number];
 
@@ -120,6 +143,8 @@ export interface PromotionDocument {
   id: string;
   name: string;
   label?: Record<string, string>;
+  /** A few words on the shelf tag, by language. */
+  badge?: Record<string, string>;
   notes?: string;
   status: PromotionStatus;
   priority?: number;
@@ -133,6 +158,7 @@ export interface PromotionDocument {
   codes?: string[];
   uses?: { inAll?: number; perCode?: number; perShopper?: number };
   limitPerBasket?: number;
+  supplier?: SupplierTermsDocument;
   offer: OfferDocument;
 }
 
@@ -163,6 +189,24 @@ export interface PriceChangeDocument {
   onTop?: boolean;
   of?: 'running' | 'base';
   mayRaise?: boolean;
+  /** How the line prices came about. Sets no price itself. */
+  worksheet?: WorksheetDocument;
+}
+
+/** One pass over part of a worksheet's goods. A later pass overwrites what an earlier one made of the same line. */
+export interface PassDocument {
+  name?: string;
+  items: ItemRule;
+  formula: FormulaDocument;
+  rounding?: RoundingDocument;
+}
+
+export interface WorksheetDocument {
+  passes: PassDocument[];
+  /** Prices set by hand, over whatever a pass makes of the line; also of items that no pass selects. */
+  own?: Record<string, Money>;
+  /** Items that a pass selects and that are taken out all the same. */
+  removed?: string[];
 }
 
 export interface ConditionsDocument {

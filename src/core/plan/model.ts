@@ -32,8 +32,10 @@ export interface PriceRow {
   readonly since: DayNumber | null;
 }
 
-export interface Item extends Omit<ItemDocument, 'prices' | 'cost'> {
+export interface Item extends Omit<ItemDocument, 'prices' | 'cost' | 'retired'> {
   readonly cost: MinorUnits | null;
+  /** From this day on no store carries it. */
+  readonly retired: DayNumber | null;
   /** Newest first in each scope; a row without a date last. */
   readonly prices: {
     readonly chain: readonly PriceRow[];

@@ -45,10 +45,11 @@ export function readPlan(document: PlanDocument): Plan {
 }
 
 export function readItem(document: ItemDocument, currency: Currency): Item {
-  const { prices, cost, ...rest } = document;
+  const { prices, cost, retired, ...rest } = document;
   return {
     ...rest,
     cost: cost === undefined ? null : readAmount(cost, currency),
+    retired: retired === undefined ? null : parseLocalDate(retired),
     prices: {
       chain: newestFirst(
         prices.filter((row) => !row.zone && !row.store),

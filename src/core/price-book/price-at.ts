@@ -4,6 +4,7 @@ import type { Item, PriceChange, StoreDocument } from '../plan/index.ts';
 import type { Catalogue } from '../selection/index.ts';
 import {
   basePrice,
+  isRetired,
   type PriceAnswer,
   type PriceProblem,
   type RegularPrice,
@@ -58,7 +59,9 @@ export function sellable(
 ): RegularPrice | PriceProblem {
   if (compiled.catalogue.isParent(index)) return 'parent';
   const day = dayOf(situation.clock.toWall(situation.at));
-  const regular = regularPrice(compiled.catalogue.items[index]!, situation.store, day);
+  const item = compiled.catalogue.items[index]!;
+  if (isRetired(item, day)) return 'retired';
+  const regular = regularPrice(item, situation.store, day);
   if (!compiled.carries(situation.store.id, index, regular?.price ?? null)) return 'not-carried';
   return regular ?? 'no-price';
 }

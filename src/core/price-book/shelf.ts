@@ -1,7 +1,7 @@
 import type { DayNumber } from '../calendar/index.ts';
 import type { StoreDocument } from '../plan/index.ts';
 import type { Catalogue } from '../selection/index.ts';
-import { regularPrice } from '../tag-price/index.ts';
+import { isRetired, regularPrice } from '../tag-price/index.ts';
 
 export const NO_PRICE = -1;
 /** Rows kept: the stores and days that are asked for over and over. */
@@ -37,7 +37,7 @@ function fill(
   day: DayNumber,
 ): Float64Array {
   return Float64Array.from(catalogue.items, (item, index) => {
-    if (catalogue.isParent(index)) return NO_PRICE;
+    if (catalogue.isParent(index) || isRetired(item, day)) return NO_PRICE;
     const regular = regularPrice(item, store, day)?.price;
     return regular !== undefined && carries(store.id, index, regular) ? regular : NO_PRICE;
   });

@@ -50,7 +50,10 @@ export function storePlans(
     return {
       ...document,
       items,
-      itemSets: (document.itemSets ?? []).map((set) => ({ ...set, rule: prune(set.rule, skus) })),
+      itemSets: (document.itemSets ?? []).map(({ frozen: _, ...set }) => ({
+        ...set,
+        rule: prune(set.rule, skus),
+      })),
       stores: [store],
       storeGroups: [],
       zones: (document.zones ?? []).filter((zone) => zone.id === store.zone),
@@ -117,14 +120,15 @@ function trimmer(): (item: ItemDocument, store: StoreDocument) => ItemDocument {
   };
 }
 
-/** Without its rule on stores, and without names of items that the store does not carry. */
+/** Without its rule on stores, what is for colleagues only, and names of items that the store does not carry. */
 function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): PromotionDocument {
-  const { where: _, offer, notes: __, ...rest } = promotion;
+  const { where: _, offer, notes: __, supplier: ___, ...rest } = promotion;
   if (offer.kind !== 'priceChange') return { ...rest, offer: pruneWithin(offer, skus) };
+  const { worksheet: ____, ...priced } = offer;
   return {
     ...rest,
     offer: {
-      ...offer,
+      ...priced,
       items: prune(offer.items, skus),
       ...(offer.linePrices ? { linePrices: only(offer.linePrices, skus) } : {}),
     },

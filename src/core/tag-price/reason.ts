@@ -22,5 +22,12 @@ export const LOST_REASONS = [
 export type LostReason = (typeof LOST_REASONS)[number];
 
 /** Why an item cannot be sold at a store at all. */
-export const PRICE_PROBLEMS = ['unknown-item', 'unknown-store', 'parent', 'not-carried', 'no-price'] as const;
+export const PRICE_PROBLEMS = [
+  'unknown-item',
+  'unknown-store',
+  'parent',
+  'retired',
+  'not-carried',
+  'no-price',
+] as const;
 export type PriceProblem = (typeof PRICE_PROBLEMS)[number];

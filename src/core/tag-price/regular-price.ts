@@ -29,6 +29,10 @@ function newest(
   return row ? { ...row, scope } : null;
 }
 
+/** Whether no store carries the item any more on this local date. */
+export const isRetired = (item: Pick<Item, 'retired'>, day: DayNumber): boolean =>
+  item.retired !== null && item.retired <= day;
+
 /** The days on which the regular price of an item at a store may change. */
 export function priceChangeDays(item: Item, store: StoreDocument): DayNumber[] {
   const rows = [
@@ -36,5 +40,5 @@ export function priceChangeDays(item: Item, store: StoreDocument): DayNumber[] {
     ...((store.zone === undefined ? undefined : item.prices.zones.get(store.zone)) ?? []),
     ...item.prices.chain,
   ];
-  return rows.map(({ since }) => since).filter((since) => since !== null);
+  return [...rows.map(({ since }) => since), item.retired].filter((day) => day !== null);
 }

@@ -39,7 +39,7 @@ async function readDocument(db: Database, chain: typeof t.chain.$inferSelect): P
       present(node),
     ),
     items: await readItems(db, money.toText),
-    itemSets: await db.select().from(t.itemSet).orderBy(asc(t.itemSet.id)),
+    itemSets: (await db.select().from(t.itemSet).orderBy(asc(t.itemSet.id))).map(present),
     zones: await db.select().from(t.zone).orderBy(asc(t.zone.id)),
     stores: (await db.select().from(t.store).orderBy(asc(t.store.id))).map(present),
     storeGroups: await db.select().from(t.storeGroup).orderBy(asc(t.storeGroup.id)),
@@ -64,7 +64,7 @@ async function readItems(db: Database, text: (amount: number) => string): Promis
     prices.set(sku, [...(prices.get(sku) ?? []), row]);
   }
   const items = await db.select().from(t.item).orderBy(asc(t.item.position));
-  return items.map(({ position: _, cost, attributes, tags, unit, ...item }) =>
+  return items.map(({ position: _, search: __, cost, attributes, tags, unit, ...item }) =>
     present({
       ...item,
       unit: unit === 'each' ? null : unit,

@@ -1,4 +1,5 @@
 import { and, asc, gt } from 'drizzle-orm';
+import type { EntryChange } from '../../contracts/table/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { PlanWriter } from '../../usecases/plan-store.ts';
 import type { Database } from '../connect.ts';
@@ -24,20 +25,25 @@ export async function planVersion(db: Database): Promise<number | null> {
   return row?.version ?? null;
 }
 
+/** One change of the plan, as it can be made once more on a plan in memory. */
+export type PlanStep =
+  | { readonly kind: 'promotion'; readonly promotion: PromotionDocument }
+  | { readonly kind: 'entries'; readonly change: EntryChange };
+
 /**
- * The promotions saved after a version, where nothing but promotions changed since.
+ * What was changed after a version, one by one.
  * @returns null where the whole plan must be read again.
  */
-export async function promotionsSince(
-  db: Database,
-  version: number,
-): Promise<readonly PromotionDocument[] | null> {
+export async function stepsSince(db: Database, version: number): Promise<readonly PlanStep[] | null> {
   const entries = await db
-    .select({ kind: t.auditEntry.subjectKind, after: t.auditEntry.after })
+    .select({ kind: t.auditEntry.subjectKind, table: t.auditEntry.subject, after: t.auditEntry.after })
     .from(t.auditEntry)
     .where(and(gt(t.auditEntry.planVersion, version)))
-    .orderBy(asc(t.auditEntry.planVersion));
-  return entries.every(({ kind, after }) => kind === 'promotion' && after !== null)
-    ? entries.map(({ after }) => after as PromotionDocument)
-    : null;
+    .orderBy(asc(t.auditEntry.planVersion), asc(t.auditEntry.id));
+  const steps = entries.map(({ kind, table, after }): PlanStep | null => {
+    if (after === null) return null;
+    if (kind === 'promotion') return { kind, promotion: after as PromotionDocument };
+    return kind === 'entries' ? { kind, change: { table, ...after } as EntryChange } : null;
+  });
+  return steps.every((step) => step !== null) ? steps : null;
 }

@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 
@@ -7,12 +7,21 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 /** The channel on which every server hears that the plan has changed. */
 export const PLAN_CHANGED = 'plan_changed';
 
-/** Raises the version that caches are checked by, and tells every server when the transaction commits. */
-export async function raisePlanVersion(tx: Transaction): Promise<number> {
+/** The plan changed after it was looked at; the transaction is undone. */
+export class PlanMovedOn extends Error {}
+
+/**
+ * Raises the version that caches are checked by, and tells every server when the transaction commits.
+ * @param from the version that the change was checked against; absent: whatever stands.
+ * @throws PlanMovedOn where another version stands by now.
+ */
+export async function raisePlanVersion(tx: Transaction, from?: number): Promise<number> {
   const [row] = await tx
     .update(t.chain)
     .set({ planVersion: sql`${t.chain.planVersion} + 1` })
+    .where(from === undefined ? undefined : eq(t.chain.planVersion, from))
     .returning({ version: t.chain.planVersion });
-  await tx.execute(sql`select pg_notify(${PLAN_CHANGED}, ${String(row!.version)})`);
-  return row!.version;
+  if (!row) throw new PlanMovedOn();
+  await tx.execute(sql`select pg_notify(${PLAN_CHANGED}, ${String(row.version)})`);
+  return row.version;
 }

@@ -11,7 +11,9 @@ export function toRow(document: PromotionDocument): NewRow {
     id: document.id,
     name: document.name,
     label: document.label ?? null,
+    badge: document.badge ?? null,
     notes: document.notes ?? null,
+    supplier: document.supplier ?? null,
     status: document.status,
     priority: document.priority ?? null,
     alone: document.alone ?? null,
@@ -39,6 +41,7 @@ export function fromRow(row: Row, codes: readonly string[]): PromotionDocument {
     id: row.id,
     name: row.name,
     label: row.label,
+    badge: row.badge,
     notes: row.notes,
     status: row.status,
     priority: row.priority,
@@ -58,6 +61,7 @@ export function fromRow(row: Row, codes: readonly string[]): PromotionDocument {
     codes: codes.length > 0 ? [...codes] : null,
     uses: row.uses,
     limitPerBasket: row.limitPerBasket,
+    supplier: row.supplier,
     offer: row.offer,
   }) as unknown as PromotionDocument;
 }

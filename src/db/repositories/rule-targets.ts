@@ -26,7 +26,11 @@ export function storeRuleTargets(rule: StoreRule): Target[] {
 }
 
 export function promotionTargets(promotion: PromotionDocument): Target[] {
-  return [...offerTargets(promotion.offer), ...(promotion.where ? storeRuleTargets(promotion.where) : [])];
+  return [
+    ...offerTargets(promotion.offer),
+    ...(promotion.where ? storeRuleTargets(promotion.where) : []),
+    ...Object.keys(promotion.supplier?.costs ?? {}).map((item) => ({ item })),
+  ];
 }
 
 function offerTargets(offer: OfferDocument): Target[] {
@@ -37,6 +41,10 @@ function offerTargets(offer: OfferDocument): Target[] {
   if ('slots' in offer) rules.push(...offer.slots.map(({ items }) => items));
   if ('gift' in offer && offer.gift !== undefined) skus.push(offer.gift);
   if ('linePrices' in offer) skus.push(...Object.keys(offer.linePrices ?? {}));
+  if ('worksheet' in offer && offer.worksheet) {
+    rules.push(...offer.worksheet.passes.map(({ items }) => items));
+    skus.push(...Object.keys(offer.worksheet.own ?? {}), ...(offer.worksheet.removed ?? []));
+  }
   if ('extra' in offer) skus.push(...Object.keys(offer.extra ?? {}));
   return [...rules.flatMap(itemRuleTargets), ...skus.map((item) => ({ item }))];
 }

@@ -13,7 +13,7 @@ import {
   text,
   unique,
 } from 'drizzle-orm/pg-core';
-import type { ItemRule, RoundingDocument } from '../../core/plan/index.ts';
+import type { ItemRule, ItemSetDocument, RoundingDocument } from '../../core/plan/index.ts';
 import { store, zone } from './places.ts';
 
 /** The one chain of this database, its policies, and the version that every change of the plan raises. */
@@ -66,7 +66,15 @@ export const item = pgTable(
     cost: bigint({ mode: 'number' }),
     attributes: jsonb().$type<Record<string, string>>().notNull().default({}),
     tags: text().array().notNull().default([]),
+    /** From this day on no store carries it. */
+    retired: date(),
     position: integer().notNull(),
+    /** What is searched in. */
+    search: text()
+      .notNull()
+      .generatedAlwaysAs(
+        sql`lower(sku || ' ' || coalesce(gtin, '') || ' ' || name || ' ' || coalesce(brand, ''))`,
+      ),
   },
   (t) => [
     check('item_unit', sql`${t.unit} in ('each', 'kg', 'l', 'm')`),
@@ -76,6 +84,7 @@ export const item = pgTable(
     index('item_node').on(t.node),
     index('item_brand').on(t.brand),
     index('item_gtin_lookup').on(t.gtin),
+    index('item_search').using('gin', t.search.op('gin_trgm_ops')),
   ],
 );
 
@@ -95,6 +104,7 @@ export const itemPrice = pgTable(
     price: bigint({ mode: 'number' }).notNull(),
   },
   (t) => [
+    index('item_price_since').on(t.since),
     check('item_price_one_scope', sql`num_nonnulls(${t.zone}, ${t.store}) <= 1`),
     check('item_price_not_negative', sql`${t.price} >= 0`),
     unique('item_price_one_a_day').on(t.sku, t.zone, t.store, t.since).nullsNotDistinct(),
@@ -105,6 +115,7 @@ export const itemSet = pgTable('item_set', {
   id: text().primaryKey(),
   name: text().notNull(),
   rule: jsonb().$type<ItemRule>().notNull(),
+  frozen: jsonb().$type<NonNullable<ItemSetDocument['frozen']>>(),
 });
 
 export const priceList = pgTable(

@@ -1,4 +1,5 @@
 export * from './goods.ts';
+export * from './kept.ts';
 export * from './people.ts';
 export * from './places.ts';
 export * from './promotions.ts';

@@ -16,6 +16,7 @@ import type {
   PromotionDocument,
   PromotionStatus,
   StoreRule,
+  SupplierTermsDocument,
   WhoDocument,
   WindowDocument,
 } from '../../core/plan/index.ts';
@@ -26,7 +27,9 @@ export const promotion = pgTable(
     id: text().primaryKey(),
     name: text().notNull(),
     label: jsonb().$type<Record<string, string>>(),
+    badge: jsonb().$type<Record<string, string>>(),
     notes: text(),
+    supplier: jsonb().$type<SupplierTermsDocument>(),
     status: text().$type<PromotionStatus>().notNull(),
     priority: integer(),
     alone: boolean(),

@@ -26,6 +26,7 @@ export const PRICE_PROBLEM_WORDS: Readonly<Record<PriceProblem, string>> = {
   'unknown-item': 'There is no such item.',
   'unknown-store': 'There is no such store.',
   parent: 'This is the parent of variants and is not sold itself. Choose one of its variants.',
+  retired: 'The item is retired: from its last day on no store sells it.',
   'not-carried': 'This store does not carry the item: no range of the store holds it.',
   'no-price': 'The item has no regular price here on this day.',
 };

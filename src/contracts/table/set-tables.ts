@@ -1,0 +1,92 @@
+import type { ItemRule, ItemSetDocument, StoreRule } from '../../core/plan/index.ts';
+import { cellReader, said } from './cell-reader.ts';
+import { type Column, KEY_MARK, type Table, type TableName } from './definition.ts';
+
+const NAMED: readonly Column[] = [
+  { field: 'id', title: 'Id', kind: 'text', key: true, required: true },
+  { field: 'name', title: 'Name', kind: 'text', required: true },
+];
+
+interface Ruled {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Things with an id, a name, and rules that are chosen on a page of their own. A new one begins with nothing chosen. */
+function ruledTable<Entry extends Ruled>(
+  name: TableName,
+  title: string,
+  one: string,
+  begin: Omit<Entry, 'id' | 'name'>,
+  shown: readonly Column[],
+): Table<Entry> {
+  return {
+    name,
+    title,
+    one,
+    columns: [...NAMED, ...shown],
+    keyOf: ({ id }) => id,
+    toRow: (entry) => ({ id: entry.id, name: entry.name }),
+    fromRow(row, before, context) {
+      const cells = cellReader(row, context);
+      const named = { id: cells.required('id'), name: cells.required('name') };
+      return cells.done({ ...(before ?? begin), ...named } as unknown as Entry);
+    },
+  };
+}
+
+const chosen = (field: string, title: string): Column => ({ field, title, kind: 'text', shown: true });
+
+export const itemSetsTable = ruledTable<ItemSetDocument>('itemSets', 'Sets', 'set', { rule: { items: [] } }, [
+  chosen('holds', 'Holds'),
+  chosen('state', 'State'),
+]);
+
+export const storeGroupsTable = ruledTable<{ id: string; name: string; rule: StoreRule }>(
+  'storeGroups',
+  'Store groups',
+  'store group',
+  { rule: { stores: [] } },
+  [chosen('holds', 'Holds')],
+);
+
+export const rangesTable = ruledTable<{ id: string; name: string; stores: StoreRule; items: ItemRule }>(
+  'ranges',
+  'Ranges',
+  'range',
+  { stores: { stores: [] }, items: { items: [] } },
+  [chosen('places', 'In'), chosen('holds', 'Carries')],
+);
+
+/** One item of a set that is a list. */
+export interface SetItemEntry {
+  readonly set: string;
+  readonly name?: string;
+  readonly sku: string;
+}
+
+export const setItemsTable: Table<SetItemEntry> = {
+  name: 'setItems',
+  title: 'Sets by list',
+  one: 'item of a set',
+  columns: [
+    { field: 'set', title: 'Set', kind: 'text', key: true, required: true, also: ['set id'] },
+    { field: 'name', title: 'Name of the set', kind: 'text', also: ['set name'] },
+    {
+      field: 'sku',
+      title: 'Item number',
+      kind: 'text',
+      key: true,
+      required: true,
+      also: ['sku', 'article', 'item'],
+    },
+  ],
+  keyOf: ({ set, sku }) => [set, sku].join(KEY_MARK),
+  toRow: ({ set, name, sku }) => ({ set, name: name ?? '', sku }),
+  fromRow(row, _, context) {
+    const cells = cellReader(row, context);
+    return cells.done(
+      said({ set: cells.required('set'), name: cells.text('name'), sku: cells.required('sku') }),
+    );
+  },
+};

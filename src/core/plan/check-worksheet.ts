@@ -1,0 +1,23 @@
+import type { CheckContext } from './check-context.ts';
+import { checkFormula } from './check-formula.ts';
+import { checkRounding } from './check-rounding.ts';
+import { checkItemRule } from './check-rule.ts';
+import type { WorksheetDocument } from './document.ts';
+import type { Fault } from './fault.ts';
+
+/** Passes that can be run again, and lines by hand that name known items. */
+export function checkWorksheet(sheet: WorksheetDocument, path: Fault['path'], context: CheckContext): void {
+  sheet.passes.forEach((pass, i) => {
+    const at = [...path, 'passes', i];
+    checkItemRule(pass.items, [...at, 'items'], context);
+    checkFormula(pass.formula, [...at, 'formula'], context);
+    if (pass.rounding) checkRounding(pass.rounding, [...at, 'rounding'], context);
+  });
+  for (const [sku, price] of Object.entries(sheet.own ?? {})) {
+    context.reference('item', sku, [...path, 'own', sku]);
+    context.amount(price, [...path, 'own', sku]);
+  }
+  (sheet.removed ?? []).forEach((sku, i) => {
+    context.reference('item', sku, [...path, 'removed', i]);
+  });
+}

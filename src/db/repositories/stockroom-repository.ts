@@ -1,0 +1,84 @@
+import { and, asc, count, desc, like, type SQL, sql } from 'drizzle-orm';
+import type { EntryChange } from '../../contracts/table/index.ts';
+import type { EntrySaved, ItemSearch, StockroomStore } from '../../usecases/stockroom-store.ts';
+import type { Database } from '../connect.ts';
+import * as t from '../schema/index.ts';
+import { PlanMovedOn, raisePlanVersion } from './plan-version.ts';
+import { writeEntries } from './write-entries.ts';
+
+/** A larger change is not kept entry by entry: servers read the plan anew after it. */
+const MOST_KEPT = 2000;
+
+export function stockroomRepository(db: Database): StockroomStore {
+  return {
+    findItems: (search) => findItems(db, search),
+    change: (change, version, by) => changed(db, change, version, by),
+  };
+}
+
+const escaped = (word: string): string => word.replace(/[\\%_]/g, (mark) => `\\${mark}`);
+
+async function findItems(db: Database, search: ItemSearch): ReturnType<StockroomStore['findItems']> {
+  const { words, among, limit, offset } = search;
+  const where = and(
+    ...words.map((word) => like(t.item.search, `%${escaped(word)}%`)),
+    among ? sql`${t.item.sku} = any(${sql.param([...among])})` : undefined,
+  );
+  const found = db
+    .select({ sku: t.item.sku })
+    .from(t.item)
+    .where(where)
+    .orderBy(...orderOf(search))
+    .offset(offset);
+  const [rows, [all]] = await Promise.all([
+    limit === null ? found : found.limit(limit),
+    db.select({ total: count() }).from(t.item).where(where),
+  ]);
+  return { skus: rows.map(({ sku }) => sku), total: all!.total };
+}
+
+/** A whole number or barcode that was typed comes first, then names that begin with it. */
+function orderOf({ words, sort, descending }: ItemSearch): SQL[] {
+  const way = descending ? desc : asc;
+  const first = words[0] ?? '';
+  if (sort === 'relevance' && words.length > 0)
+    return [
+      sql`${t.item.sku} ilike ${escaped(first)} desc`,
+      sql`${t.item.gtin} = ${first} desc nulls last`,
+      sql`${t.item.name} ilike ${`${escaped(words.join(' '))}%`} desc`,
+      asc(t.item.position),
+    ];
+  if (sort === 'relevance' || sort === 'position') return [way(t.item.position)];
+  // Codepoints would put "Zinc" before "aloe".
+  const column = sort === 'cost' || sort === 'retired' ? sql`${t.item[sort]}` : sql`lower(${t.item[sort]})`;
+  return [sql`${way(column)} nulls last`, asc(t.item.position)];
+}
+
+async function changed(
+  db: Database,
+  change: EntryChange,
+  version: number,
+  by: { person: string; action: string },
+): Promise<EntrySaved> {
+  try {
+    const planVersion = await db.transaction(async (tx) => {
+      const raised = await raisePlanVersion(tx, version);
+      const [chain] = await tx.select({ currency: t.chain.currency }).from(t.chain);
+      await writeEntries(tx, change, chain!.currency);
+      const { table, puts, drops } = change;
+      const small = puts.length + drops.length <= MOST_KEPT;
+      await tx.insert(t.auditEntry).values({
+        ...by,
+        subjectKind: small ? 'entries' : 'many-entries',
+        subject: table,
+        after: small ? { puts, drops } : { puts: puts.length, drops: drops.length },
+        planVersion: raised,
+      });
+      return raised;
+    });
+    return { kind: 'saved', version: planVersion };
+  } catch (error) {
+    if (error instanceof PlanMovedOn) return { kind: 'moved-on' };
+    throw error;
+  }
+}

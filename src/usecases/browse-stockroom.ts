@@ -1,0 +1,178 @@
+import { type Person, sees, type TablePage, type TableRow } from '../contracts/index.ts';
+import { type Cells, entriesOf, type TableName, tableOf } from '../contracts/table/index.ts';
+import { dayOf, type Instant } from '../core/calendar/index.ts';
+import { formatAmount, type MinorUnits } from '../core/money/index.ts';
+import type { ItemRule, ItemSetDocument, PlanDocument, StoreRule } from '../core/plan/index.ts';
+import { compileItemRule, storesOf } from '../core/selection/index.ts';
+import { itemWords, namesOf, storeWords } from '../core/sentence/index.ts';
+import { selectedItems } from './look-at-selection.ts';
+import type { CurrentPlan, PlanBook } from './plan-store.ts';
+import type { ItemSearch, StockroomStore } from './stockroom-store.ts';
+
+export interface Browse {
+  readonly table: TableName;
+  readonly text: string;
+  /** A field, or nothing for the table's own order. */
+  readonly sort: string | null;
+  readonly descending: boolean;
+  readonly offset: number;
+  readonly limit: number;
+  /** Only what this rule selects, where the lens looks. */
+  readonly rule: ItemRule | null;
+  /** Through which eyes: the store and the moment of the lens. */
+  readonly store: string;
+  readonly at: Instant;
+}
+
+type Ports = { book: PlanBook; stockroom: StockroomStore };
+
+/** A stretch of one table's rows, found, sorted and cut to what is looked at. */
+export async function browseStockroom(ports: Ports, person: Person, browse: Browse): Promise<TablePage> {
+  const current = await ports.book.current();
+  if (browse.table === 'items') return browseItems(ports, current, browse);
+  const entries = await foundEntries(ports, current, person, browse);
+  const table = tableOf(browse.table);
+  const more = shownCells(browse.table, current);
+  const rowOf = (entry: object): TableRow => ({
+    key: table.keyOf(entry),
+    cells: { ...table.toRow(entry), ...more(entry) },
+  });
+  const { version } = current;
+  const { offset, limit, sort } = browse;
+  const byItem = isByItem(browse.table);
+  // There may be a hundred thousand: only those that are looked at are made.
+  if (byItem && sort === null)
+    return { total: entries.length, rows: entries.slice(offset, offset + limit).map(rowOf), version };
+  const all = entries.map(rowOf);
+  const kept = byItem ? all : matching(all, browse.text);
+  const sorted = sort ? kept.toSorted(byField(sort, browse.descending)) : kept;
+  return { total: sorted.length, rows: sorted.slice(offset, offset + limit), version };
+}
+
+const isByItem = (table: TableName): boolean => ['prices', 'listPrices', 'setItems'].includes(table);
+
+const SQL_SORTS: readonly string[] = ['sku', 'name', 'brand', 'gtin', 'cost', 'node', 'retired'];
+
+async function browseItems(ports: Ports, current: CurrentPlan, browse: Browse): Promise<TablePage> {
+  const { document, compiled } = current;
+  const among = browse.rule && selectedItems(current, browse.rule, browse).map(({ sku }) => sku);
+  const inMemory = browse.sort === 'price';
+  const { skus, total } = await ports.stockroom.findItems({
+    words: wordsOf(browse.text),
+    among,
+    sort: browse.sort && SQL_SORTS.includes(browse.sort) ? (browse.sort as ItemSearch['sort']) : 'relevance',
+    descending: browse.descending,
+    offset: inMemory ? 0 : browse.offset,
+    limit: inMemory ? null : browse.limit,
+  });
+  const store = compiled.stores.get(browse.store)!;
+  const shelf = compiled.shelf(store, dayOf(compiled.clockOf(store).toWall(browse.at)));
+  const priceOf = (sku: string) => shelf[compiled.catalogue.indexOf.get(sku)!]!;
+  const way = browse.descending ? -1 : 1;
+  const shown = inMemory
+    ? skus
+        .toSorted((a, b) => way * (priceOf(a) - priceOf(b)))
+        .slice(browse.offset, browse.offset + browse.limit)
+    : skus;
+  const { toRow } = tableOf('items');
+  const rows = shown.flatMap((sku): TableRow[] => {
+    const item = document.items[compiled.catalogue.indexOf.get(sku) ?? -1];
+    if (!item) return [];
+    const price = priceOf(sku);
+    const words = price < 0 ? '' : formatAmount(price as MinorUnits, compiled.plan.currency);
+    return [{ key: sku, cells: { ...toRow(item), price: words } }];
+  });
+  return { total, rows, version: current.version };
+}
+
+async function foundEntries(
+  ports: Ports,
+  { document }: CurrentPlan,
+  person: Person,
+  browse: Browse,
+): Promise<readonly object[]> {
+  const entries = entriesOf(document, browse.table).filter((entry) => isSeen(entry, browse.table, person));
+  const words = wordsOf(browse.text);
+  if (!isByItem(browse.table) || words.length === 0) return entries;
+  const found = await ports.stockroom.findItems({
+    words,
+    among: null,
+    sort: 'position',
+    descending: false,
+    offset: 0,
+    limit: null,
+  });
+  const skus = new Set(found.skus);
+  return entries.filter((entry) => skus.has((entry as { sku: string }).sku));
+}
+
+/** People of single stores see those, and what belongs to them. */
+function isSeen(entry: object, table: TableName, person: Person): boolean {
+  const { id, store } = entry as { id?: string; store?: string };
+  if (table === 'stores') return sees(person, id!);
+  return store === undefined || sees(person, store);
+}
+
+export const wordsOf = (text: string): string[] => text.toLowerCase().split(/\s+/).filter(Boolean);
+
+function matching(rows: readonly TableRow[], text: string): readonly TableRow[] {
+  const words = wordsOf(text);
+  if (words.length === 0) return rows;
+  return rows.filter(({ cells }) => {
+    const all = Object.values(cells).join(' ').toLowerCase();
+    return words.every((word) => all.includes(word));
+  });
+}
+
+/** Numbers by their value, everything else as a reader would look it up; what is empty comes last. */
+function byField(field: string, descending: boolean): (a: TableRow, b: TableRow) => number {
+  const way = descending ? -1 : 1;
+  const collator = new Intl.Collator('en', { numeric: true });
+  return (a, b) => {
+    const one = a.cells[field] ?? '';
+    const other = b.cells[field] ?? '';
+    if (one === '' || other === '') return one === other ? 0 : one === '' ? 1 : -1;
+    return way * collator.compare(one, other);
+  };
+}
+
+/** Cells that are worked out: what rules say and select, names behind ids. */
+function shownCells(table: TableName, current: CurrentPlan): (entry: object) => Cells {
+  const { document, compiled } = current;
+  const names = namesOf(document);
+  const countOf = (rule: ItemRule) => {
+    const { fixed } = compileItemRule(rule, compiled.catalogue, compiled.plan.currency);
+    return fixed ? `${fixed.reduce((sum, one) => sum + one, 0)} items: ` : '';
+  };
+  const storeCount = (rule: StoreRule) => {
+    const { size } = storesOf(rule, compiled.plan);
+    return `${size} ${size === 1 ? 'store' : 'stores'}: ${storeWords(rule, names)}`;
+  };
+  const holds = (rule: ItemRule) => countOf(rule) + itemWords(rule, names);
+  switch (table) {
+    case 'itemSets':
+      return (entry) => {
+        const set = entry as ItemSetDocument;
+        const state = set.frozen ? `frozen on ${set.frozen.on}` : 'items' in set.rule ? 'by list' : 'live';
+        return { holds: holds(set.rule), state };
+      };
+    case 'storeGroups':
+      return (entry) => ({ holds: storeCount((entry as { rule: StoreRule }).rule) });
+    case 'ranges':
+      return (entry) => {
+        const { stores, items } = entry as { stores: StoreRule; items: ItemRule };
+        return { places: storeCount(stores), holds: holds(items) };
+      };
+    case 'priceLists':
+      return (entry) => ({
+        own: String(Object.keys((entry as { prices?: object }).prices ?? {}).length || ''),
+      });
+    default:
+      return isByItem(table) ? named(document) : () => ({});
+  }
+}
+
+function named(document: PlanDocument): (entry: object) => Cells {
+  const names = new Map(document.items.map(({ sku, name }) => [sku, name]));
+  return (entry) => ({ itemName: names.get((entry as { sku: string }).sku) ?? '' });
+}

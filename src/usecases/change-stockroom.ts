@@ -1,0 +1,227 @@
+import { done, failed, may, type Outcome, type Permission, type Person } from '../contracts/index.ts';
+import {
+  type CellFault,
+  type Cells,
+  cellOfFault,
+  type EntryChange,
+  entriesOf,
+  KEY_MARK,
+  type Table,
+  type TableName,
+  tableOf,
+  withEntries,
+} from '../contracts/table/index.ts';
+import { currencyOf } from '../core/money/index.ts';
+import { checkPlan, type Fault, type PlanDocument } from '../core/plan/index.ts';
+import type { PlanBook } from './plan-store.ts';
+import type { StockroomStore } from './stockroom-store.ts';
+
+/** Cells of one row, as they were seen and as they shall be. */
+export interface RowEdit {
+  /** Null: a new row. */
+  readonly key: string | null;
+  readonly cells: Cells;
+  /** What stood in these cells when they were looked at; a cell that another person changed since is not overwritten. */
+  readonly was?: Cells;
+}
+
+export interface StockroomEdit {
+  readonly table: TableName;
+  readonly edits: readonly RowEdit[];
+  readonly drops: readonly string[];
+}
+
+/** A fault of one row: its place among the edits, or a key that may not go. */
+export interface RowFault extends CellFault {
+  readonly row: number | null;
+  readonly key: string | null;
+}
+
+export interface CheckedEdit {
+  readonly change: EntryChange;
+  readonly faults: readonly RowFault[];
+  /** Keys that are new; the others are changed. */
+  readonly added: readonly string[];
+  readonly changed: readonly string[];
+}
+
+/** Goods and prices are the planners' matter; places and who shops there that of administrators. */
+export const permissionFor = (table: TableName): Permission =>
+  ['stores', 'zones', 'terminals', 'storeGroups', 'ranges', 'shopperGroups'].includes(table)
+    ? 'administer'
+    : 'plan';
+
+/** How often a change is checked again because somebody else changed the plan in between. */
+const ATTEMPTS = 4;
+
+/** Changes rows of one table of the stockroom: all of them or none. */
+export async function changeStockroom(
+  ports: { book: PlanBook; stockroom: StockroomStore },
+  person: Person,
+  edit: StockroomEdit,
+  action = 'changed',
+): Promise<Outcome<{ version: number; keys: readonly string[] }>> {
+  if (!may(person, permissionFor(edit.table))) return failed({ kind: 'forbidden' });
+  for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
+    const { document, version } = await ports.book.current();
+    const checked = checkEdit(document, edit);
+    if (checked.faults.length > 0) return failed({ kind: 'invalid', faults: checked.faults.map(pathOf) });
+    if (checked.change.puts.length + checked.change.drops.length === 0) return done({ version, keys: [] });
+    const saved = await ports.stockroom.change(checked.change, version, { person: person.id, action });
+    const { keyOf } = tableOf(edit.table);
+    if (saved.kind === 'saved') return done({ version: saved.version, keys: checked.change.puts.map(keyOf) });
+  }
+  return failed({ kind: 'conflict', message: 'Others are changing the plan just now. Nothing was saved.' });
+}
+
+const pathOf = ({ row, key, field, what, wanted }: RowFault): Fault => ({
+  path: row === null ? ['drops', key ?? '', field] : ['edits', row, field],
+  what,
+  wanted,
+});
+
+/** What an edit would do to a plan, and everything that is wrong with it, row by row. */
+export function checkEdit(document: PlanDocument, edit: StockroomEdit): CheckedEdit {
+  const table = tableOf(edit.table);
+  const before = new Map(entriesOf(document, edit.table).map((entry) => [table.keyOf(entry), entry]));
+  const faults: RowFault[] = [];
+  const puts = new Map<string, { entry: object; row: number }>();
+  const moved: string[] = [];
+  const currency = currencyOf(document.currency)!;
+  edit.edits.forEach((one, row) => {
+    const report = (fault: CellFault) => void faults.push({ ...fault, row, key: one.key });
+    const known = one.key === null ? null : before.get(one.key);
+    if (known === undefined) return report(gone(table));
+    const standing = known ? table.toRow(known) : {};
+    for (const fault of overtaken(one, standing)) report(fault);
+    const read = table.fromRow({ ...standing, ...one.cells }, known, { currency });
+    if (!read.ok) return read.faults.forEach(report);
+    const key = table.keyOf(read.entry);
+    const keyFault = checkKey(table, one, key, { before, puts });
+    if (keyFault) return report(keyFault);
+    if (one.key !== null && one.key !== key) moved.push(one.key);
+    puts.set(key, { entry: read.entry, row });
+  });
+  const change: EntryChange = {
+    table: edit.table,
+    puts: [...puts.values()].map(({ entry }) => entry),
+    drops: [...edit.drops, ...moved],
+  };
+  if (faults.length === 0) faults.push(...wholeFaults(document, change, table, puts));
+  const keys = [...puts.keys()];
+  return {
+    change,
+    faults,
+    added: keys.filter((key) => !before.has(key)),
+    changed: keys.filter(
+      (key) => before.has(key) && JSON.stringify(before.get(key)) !== JSON.stringify(puts.get(key)!.entry),
+    ),
+  };
+}
+
+const gone = ({ one, columns }: Table<object>): CellFault => ({
+  field: columns[0]!.field,
+  what: `this ${one} is not there any more`,
+  wanted: 'a look at the table as it stands now',
+});
+
+function overtaken({ was, cells }: RowEdit, standing: Cells): CellFault[] {
+  return Object.entries(was ?? {}).flatMap(([field, text]) =>
+    field in cells && (standing[field] ?? '') !== text
+      ? [{ field, what: `somebody changed this to "${standing[field] ?? ''}"`, wanted: 'another look at it' }]
+      : [],
+  );
+}
+
+/** Only a dated row may move to another key: what an item, a store or a set is called by stays. */
+function checkKey(
+  { columns, one }: Table<object>,
+  edit: RowEdit,
+  key: string,
+  { before, puts }: { before: ReadonlyMap<string, object>; puts: ReadonlyMap<string, { row: number }> },
+): CellFault | null {
+  const field = columns[0]!.field;
+  const twice = puts.get(key);
+  if (twice)
+    return { field, what: `row ${twice.row + 1} is about the same ${one}`, wanted: 'one row for each' };
+  if (edit.key === key) return null;
+  if (edit.key !== null && !key.includes(KEY_MARK))
+    return { field, what: `the id of a ${one} stays as it is`, wanted: 'a new row, and the old one retired' };
+  return before.has(key)
+    ? { field, what: `there is such a ${one} already`, wanted: 'a change of that row, or another key' }
+    : null;
+}
+
+/** What the whole plan has against a change: names that are not there, circles, and who still names what would go. */
+function wholeFaults(
+  document: PlanDocument,
+  change: EntryChange,
+  table: Table<object>,
+  puts: ReadonlyMap<string, { row: number }>,
+): RowFault[] {
+  const next = withEntries(document, change, table.keyOf);
+  const ruled = new Map((document.itemSets ?? []).map(({ id, rule }) => [id, 'items' in rule]));
+  const notLists =
+    change.table === 'setItems'
+      ? [...puts].filter(([key]) => ruled.get(key.split(KEY_MARK)[0]!) === false)
+      : [];
+  return [
+    ...notLists.map(([key, { row }]) => ({
+      row,
+      key,
+      field: 'set',
+      what: 'this set is chosen by a rule',
+      wanted: 'a set by list, or the set frozen first',
+    })),
+    ...checkPlan(next).map((fault): RowFault => {
+      const cell = cellOfFault(fault, next);
+      const at = cell && puts.get(cell.key);
+      if (cell && at && cell.table === change.table)
+        return { row: at.row, key: cell.key, field: cell.field, what: fault.what, wanted: fault.wanted };
+      const setItem = change.table === 'setItems' ? rowOfSetItem(fault, next, puts) : undefined;
+      if (setItem !== undefined)
+        return { row: setItem, key: null, field: 'sku', what: fault.what, wanted: fault.wanted };
+      return {
+        row: null,
+        key: change.drops[0] ?? null,
+        field: table.columns[0]!.field,
+        what: `${ownerOf(fault, next)} still needs it: ${fault.what}`,
+        wanted: 'that changed first',
+      };
+    }),
+  ];
+}
+
+function rowOfSetItem(
+  { path }: Fault,
+  document: PlanDocument,
+  puts: ReadonlyMap<string, { row: number }>,
+): number | undefined {
+  const [part, index, , , at] = path;
+  if (part !== 'itemSets') return undefined;
+  const set = document.itemSets![index as number]!;
+  const sku = 'items' in set.rule ? set.rule.items[at as number] : undefined;
+  return puts.get([set.id, sku].join(KEY_MARK))?.row;
+}
+
+const OWNERS: Readonly<Record<string, string>> = {
+  promotions: 'the promotion',
+  itemSets: 'the set',
+  storeGroups: 'the store group',
+  ranges: 'the range',
+  items: 'the item',
+  nodes: 'the group of goods',
+  stores: 'the store',
+  terminals: 'the terminal',
+  priceLists: 'the price list',
+  shopperGroups: 'the kind of shopper',
+  shoppers: 'the shopper',
+};
+
+function ownerOf({ path: [part, index] }: Fault, document: PlanDocument): string {
+  const list = (
+    document as unknown as Record<string, readonly { id?: string; name?: string; sku?: string }[]>
+  )[String(part)];
+  const entry = list?.[index as number];
+  return `${OWNERS[String(part)] ?? part} “${entry?.name ?? entry?.sku ?? entry?.id ?? ''}”`;
+}
