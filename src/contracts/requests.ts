@@ -122,6 +122,8 @@ export interface BrowseRequest {
   limit?: string;
   /** A rule on items, as JSON. */
   rule?: string;
+  /** Only what the store carries. */
+  carried?: '1';
   store?: string;
   at?: string;
 }
@@ -132,6 +134,7 @@ export const browseRequest = Joi.object<BrowseRequest>({
   offset: Joi.string().pattern(/^\d{1,7}$/, 'whole number'),
   limit: Joi.string().pattern(/^([1-9]\d?|[1-4]\d\d|500)$/, 'number from 1 to 500'),
   rule: Joi.string().max(100_000),
+  carried: Joi.valid('1'),
   store: id,
   at: Joi.string(),
 });
@@ -149,4 +152,15 @@ export const selectionRequest = Joi.object<SelectionRequest>({
   text: Joi.string().max(200).allow(''),
   store: id,
   at: Joi.string(),
+});
+
+export interface PutEntryRequest {
+  entry: object;
+  /** As it was opened; null: a new one. */
+  was: object | null;
+}
+/** The entry inside is tested by its own schema. */
+export const putEntryRequest = Joi.object<PutEntryRequest>({
+  entry: Joi.object().unknown().required(),
+  was: Joi.object().unknown().allow(null).required(),
 });

@@ -19,6 +19,8 @@ export interface Browse {
   readonly limit: number;
   /** Only what this rule selects, where the lens looks. */
   readonly rule: ItemRule | null;
+  /** Only items that the store carries, each with the ranges through which. */
+  readonly carried: boolean;
   /** Through which eyes: the store and the moment of the lens. */
   readonly store: string;
   readonly at: Instant;
@@ -55,7 +57,9 @@ const SQL_SORTS: readonly string[] = ['sku', 'name', 'brand', 'gtin', 'cost', 'n
 
 async function browseItems(ports: Ports, current: CurrentPlan, browse: Browse): Promise<TablePage> {
   const { document, compiled } = current;
-  const among = browse.rule && selectedItems(current, browse.rule, browse).map(({ sku }) => sku);
+  const through = browse.carried ? carriedThrough(current, browse) : null;
+  const ruled = browse.rule && selectedItems(current, browse.rule, browse).map(({ sku }) => sku);
+  const among = through ? (ruled ?? [...through.keys()]).filter((sku) => through.has(sku)) : ruled;
   const inMemory = browse.sort === 'price';
   const { skus, total } = await ports.stockroom.findItems({
     words: wordsOf(browse.text),
@@ -80,9 +84,33 @@ async function browseItems(ports: Ports, current: CurrentPlan, browse: Browse): 
     if (!item) return [];
     const price = priceOf(sku);
     const words = price < 0 ? '' : formatAmount(price as MinorUnits, compiled.plan.currency);
-    return [{ key: sku, cells: { ...toRow(item), price: words } }];
+    const ranges: Cells = through ? { through: through.get(sku)!.join(', ') } : {};
+    return [{ key: sku, cells: { ...toRow(item), price: words, ...ranges } }];
   });
   return { total, rows, version: current.version };
+}
+
+/** The names of the ranges through which a store carries each item. */
+function carriedThrough(
+  { document, compiled }: CurrentPlan,
+  { store: id, at }: Browse,
+): Map<string, string[]> {
+  const store = compiled.stores.get(id)!;
+  const shelf = compiled.shelf(store, dayOf(compiled.clockOf(store).toWall(at)));
+  const here = (document.ranges ?? []).filter(({ stores }) => storesOf(stores, compiled.plan).has(id));
+  const selections = here.map(({ name, items }) => ({
+    name,
+    selection: compileItemRule(items, compiled.catalogue, compiled.plan.currency),
+  }));
+  const found = new Map<string, string[]>();
+  shelf.forEach((price, index) => {
+    if (price < 0) return;
+    const names = selections
+      .filter(({ selection }) => selection.has(index, price as MinorUnits))
+      .map(({ name }) => name);
+    found.set(compiled.catalogue.items[index]!.sku, names);
+  });
+  return found;
 }
 
 async function foundEntries(

@@ -8,6 +8,7 @@ export * from './list-terminals.ts';
 export * from './look-at-item.ts';
 export * from './look-at-selection.ts';
 export * from './look-at-stockroom.ts';
+export * from './look-at-store.ts';
 export * from './look-at-today.ts';
 export * from './open-promotion.ts';
 export * from './plan-store.ts';

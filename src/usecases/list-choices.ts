@@ -1,4 +1,5 @@
 import type { Choices } from '../contracts/index.ts';
+import type { PlanDocument } from '../core/plan/index.ts';
 import type { PlanBook } from './plan-store.ts';
 
 const ALWAYS_THERE = ['till', 'web', 'app'];
@@ -21,6 +22,20 @@ export async function listChoices(ports: { book: PlanBook }): Promise<Choices> {
     priceLists: document.priceLists ?? [],
     brands: sorted(document.items.flatMap(({ brand }) => brand ?? [])),
     itemTags: sorted(document.items.flatMap(({ tags }) => tags ?? [])),
+    attributes: attributesOf(document, sorted),
+    terminalIds: (document.terminals ?? []).map(({ id }) => id),
+    terminalTags: sorted((document.terminals ?? []).flatMap(({ tags }) => tags ?? [])),
     channels: sorted([...ALWAYS_THERE, ...document.promotions.flatMap(({ channels }) => channels ?? [])]),
   };
+}
+
+function attributesOf(
+  { items }: PlanDocument,
+  sorted: (values: Iterable<string>) => string[],
+): Choices['attributes'] {
+  const values = new Map<string, Set<string>>();
+  for (const { attributes = {} } of items)
+    for (const [name, value] of Object.entries(attributes))
+      values.set(name, (values.get(name) ?? new Set()).add(value));
+  return sorted(values.keys()).map((name) => ({ name, values: sorted(values.get(name)!) }));
 }

@@ -1,10 +1,13 @@
 import type { Person, Role } from '../../src/contracts/index.ts';
+import { tableOf, withEntries } from '../../src/contracts/table/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
 import type {
   CurrentPlan,
+  ItemSearch,
   PlanBook,
   PromotionStore,
   SendingStore,
+  StockroomStore,
   StoredPromotion,
 } from '../../src/usecases/index.ts';
 import { compiled } from './small-plan.ts';
@@ -21,6 +24,7 @@ export const person = (role: Role, stores: string[] | null = null): Person => ({
 export function inMemory(document: PlanDocument): {
   book: PlanBook;
   promotions: PromotionStore;
+  stockroom: StockroomStore;
   saved: StoredPromotion[];
   actions: string[];
 } {
@@ -32,6 +36,16 @@ export function inMemory(document: PlanDocument): {
     saved,
     actions,
     book: { current: async () => current },
+    stockroom: {
+      findItems: async (search) => foundItems(current.document, search),
+      async change(entries, version, { action }) {
+        if (version !== current.version) return { kind: 'moved-on' };
+        const next = withEntries(current.document, entries, tableOf(entries.table).keyOf);
+        current = { version: version + 1, document: next, compiled: compiled(next) };
+        actions.push(action);
+        return { kind: 'saved', version: version + 1 };
+      },
+    },
     promotions: {
       find: async (id) => find(id),
       all: async () => saved,
@@ -69,3 +83,14 @@ export const quietSending = (): SendingStore => ({
   terminalByKeyHash: async () => null,
   report: async () => {},
 });
+
+/** By number, barcode, name or brand, in the order of the plan. */
+function foundItems({ items }: PlanDocument, { words, among, offset, limit }: ItemSearch) {
+  const skus = items
+    .filter(({ sku }) => !among || among.includes(sku))
+    .filter(({ sku, gtin, name, brand }) =>
+      words.every((word) => `${sku} ${gtin} ${name} ${brand}`.toLowerCase().includes(word)),
+    )
+    .map(({ sku }) => sku);
+  return { skus: skus.slice(offset, offset + (limit ?? skus.length)), total: skus.length };
+}

@@ -12,5 +12,9 @@ export interface Choices
   readonly stores: PlanDocument['stores'];
   readonly brands: readonly string[];
   readonly itemTags: readonly string[];
+  readonly attributes: readonly { readonly name: string; readonly values: readonly string[] }[];
+  /** Ids of terminals and their tags. */
+  readonly terminalIds: readonly string[];
+  readonly terminalTags: readonly string[];
   readonly channels: readonly string[];
 }

@@ -1,6 +1,5 @@
 export * from './deal-sentence.ts';
 export * from './formula-words.ts';
-export * from './inclusion.ts';
 export * from './moment-words.ts';
 export * from './names.ts';
 export * from './rules.ts';

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { type Choices, type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
+import { type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
 import type { PriceChangePromotionDocument, PromotionDocument } from '../../core/plan/index.ts';
+import { useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { Actions } from './actions.tsx';
 import { ConsequencesBeside } from './consequences-beside.tsx';
@@ -45,11 +46,7 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
   const [kept, setKept] = useState<Opened | null>(opened);
   const [saving, setSaving] = useState<Saving>({ kind: 'idle' });
   const client = useQueryClient();
-  const choices = useQuery({
-    queryKey: ['choices'],
-    queryFn: () => ask<Choices>('/api/choices'),
-    staleTime: 300_000,
-  });
+  const choices = useChoices();
   const dirty = JSON.stringify(draft) !== JSON.stringify(kept?.promotion ?? newDraft(view, ''));
   useLeaveWarning(dirty);
   const preview = usePreview(draft, view);
@@ -99,6 +96,7 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
             choices={choices.data}
             faults={faults}
             locked={!plans}
+            looking={{ store: view.store.id, at: view.at }}
             onChange={change}
           />
         ) : (

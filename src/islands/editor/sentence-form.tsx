@@ -1,17 +1,15 @@
-import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
 import type { ItemRule, RoundingDocument, StoreRule } from '../../core/plan/index.ts';
 import { dealSentence, itemWords, namesOf, roundingWords, storeWords } from '../../core/sentence/index.ts';
 import { Part } from '../../ui/pieces/index.ts';
-import { ask, type Refusal } from '../server/index.ts';
-import { goodsChoices, storeChoices } from './choices.ts';
+import { Selection } from '../selection/index.ts';
+import type { Refusal } from '../server/index.ts';
 import type { Draft } from './draft.ts';
 import { faultAt } from './faults.ts';
 import { FormulaPart } from './formula-part.tsx';
 import { MoreParts } from './more-parts.tsx';
 import { RoundingPart } from './rounding-part.tsx';
-import { RulePart } from './rule-part.tsx';
 import { WhenPart } from './when-part.tsx';
 import { WhoPart } from './who-part.tsx';
 
@@ -21,6 +19,8 @@ export interface FormProps {
   readonly faults: Refusal['faults'];
   /** Only to be read. */
   readonly locked: boolean;
+  /** Where and when selections are counted. */
+  readonly looking: { readonly store: string; readonly at: string };
   readonly onChange: (draft: Draft) => void;
 }
 
@@ -29,7 +29,7 @@ const GOODS_TO_CHOOSE: ItemRule = { items: [] };
 
 /** The deal sentence as the form: each part is pressed and changed in its place. */
 export function SentenceForm(props: FormProps) {
-  const { draft, choices, faults, locked, onChange } = props;
+  const { draft, choices, faults, locked, looking, onChange } = props;
   const [known, setKnown] = useState<Record<string, string>>({});
   const names = namesOf({ ...choices, items: named(known) as never });
   const { offer } = draft;
@@ -60,11 +60,12 @@ export function SentenceForm(props: FormProps) {
           fault: faultAt(faults, 'where'),
           wide: true,
           children: (
-            <RulePart<StoreRule>
+            <Selection<StoreRule>
+              of="stores"
               rule={draft.where ?? { all: true }}
-              choices={storeChoices(choices)}
+              choices={choices}
               wordsOf={(rule) => storeWords(rule, names)}
-              all="All stores"
+              looking={looking}
               onChange={(where) => put({ where })}
             />
           ),
@@ -97,10 +98,12 @@ export function SentenceForm(props: FormProps) {
           fault: faultAt(faults, 'items'),
           wide: true,
           children: (
-            <Goods
+            <Selection<ItemRule>
+              of="items"
               rule={offer.items}
               choices={choices}
               wordsOf={(rule) => itemWords(rule, names)}
+              looking={looking}
               onKnown={(found) => setKnown((before) => ({ ...before, ...found }))}
               onChange={(next) => putOffer({ items: next })}
             />
@@ -178,46 +181,5 @@ function NameField({ draft, faults, locked, onChange }: FormProps) {
         </span>
       ) : null}
     </h1>
-  );
-}
-
-/** The goods, single items among them found by the server as one types. */
-function Goods({
-  rule,
-  choices,
-  wordsOf,
-  onKnown,
-  onChange,
-}: {
-  rule: ItemRule | null;
-  choices: Choices;
-  wordsOf: (rule: ItemRule) => string;
-  onKnown: (names: Record<string, string>) => void;
-  onChange: (rule: ItemRule) => void;
-}) {
-  const [text, setText] = useState('');
-  const { data = [] } = useQuery({
-    queryKey: ['items', text],
-    queryFn: async () => {
-      const found = await ask<{ sku: string; name: string }[]>(`/api/items?q=${encodeURIComponent(text)}`);
-      onKnown(Object.fromEntries(found.map(({ sku, name }) => [sku, name])));
-      return found;
-    },
-    enabled: text.trim().length >= 2,
-    placeholderData: (before) => before,
-  });
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const matching = goodsChoices(choices, text.trim().length >= 2 ? data : []).filter((choice) =>
-    words.every((word) => `${choice.label} ${choice.note ?? ''}`.toLowerCase().includes(word)),
-  );
-  return (
-    <RulePart<ItemRule>
-      rule={rule}
-      choices={matching}
-      wordsOf={wordsOf}
-      all="Everything"
-      onSearch={setText}
-      onChange={onChange}
-    />
   );
 }

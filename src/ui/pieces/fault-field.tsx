@@ -9,7 +9,7 @@ export function FaultField({
   label: string;
   value: string;
   fault: string | null;
-  inputMode?: 'decimal' | 'numeric';
+  inputMode?: 'decimal' | 'numeric' | 'text';
   onChange: (text: string) => void;
 }) {
   return (

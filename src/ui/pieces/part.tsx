@@ -83,7 +83,7 @@ export function Part({
         <span
           id={id}
           data-panel=""
-          className={`absolute top-full left-0 z-30 mt-1 block max-sm:fixed max-sm:inset-x-2 max-sm:top-auto max-sm:bottom-16 max-sm:w-auto max-sm:max-h-[60vh] max-sm:overflow-y-auto rounded-box border border-base-content/25 bg-base-100 p-3 font-sans text-base leading-normal shadow-lg ${wide ? 'w-96' : 'w-72'} max-w-[calc(100vw-2rem)]`}
+          className={`absolute top-full left-0 z-30 mt-1 block max-sm:fixed max-sm:inset-x-2 max-sm:top-auto max-sm:bottom-16 max-sm:w-auto max-sm:max-h-[60vh] max-sm:overflow-y-auto rounded-box border border-base-content/25 bg-base-100 p-3 font-sans text-base leading-normal shadow-lg ${wide ? 'w-96' : 'w-72'} max-h-[70vh] overflow-y-auto max-w-[calc(100vw-2rem)]`}
         >
           {children(close)}
         </span>

@@ -1,6 +1,12 @@
 import type { Choices } from '../../contracts/view/index.ts';
+import type { ItemRule, StoreRule } from '../../core/plan/index.ts';
 import { zoneWords } from '../../ui/moment.ts';
-import type { RuleChoice } from './rule-part.tsx';
+import type { Pickable } from '../../ui/pieces/index.ts';
+
+/** What can be chosen, each with the rule that it stands for. */
+export interface RuleChoice extends Pickable {
+  readonly rule: ItemRule | StoreRule;
+}
 
 /** Everything that goods can be chosen by, the hierarchy first. */
 export function goodsChoices(
@@ -29,6 +35,15 @@ export function goodsChoices(
       rule: { brand },
     })),
     ...choices.itemTags.map((tag) => ({ value: `tag ${tag}`, label: tag, kind: 'Tags', rule: { tag } })),
+    ...choices.attributes.flatMap(({ name, values }) =>
+      values.map((value) => ({
+        value: `attribute ${name} ${value}`,
+        label: value,
+        note: name,
+        kind: 'Attributes',
+        rule: { attribute: name, in: [value] },
+      })),
+    ),
     ...found.map(({ sku, name }) => ({
       value: `item ${sku}`,
       label: name,

@@ -1,4 +1,4 @@
-import { browseRequest, stockroomEditRequest } from '../../../contracts/index.ts';
+import { browseRequest, stockroomEditRequest } from '../../../../contracts/index.ts';
 import {
   browseStockroom,
   changeStockroom,
@@ -10,7 +10,7 @@ import {
   readItemRule,
   resolveLooking,
   tableOfAddress,
-} from '../../../server/index.ts';
+} from '../../../../server/index.ts';
 
 /** Rows of one table, found and sorted, a stretch at a time. */
 export const GET = endpoint(
@@ -32,6 +32,7 @@ export const GET = endpoint(
         offset: Number(input.offset ?? 0),
         limit: Number(input.limit ?? 100),
         rule: rule?.value ?? null,
+        carried: input.carried === '1',
       }),
     );
   },

@@ -1,4 +1,4 @@
-import { selectionRequest } from '../../contracts/index.ts';
+import { selectionRequest } from '../../../contracts/index.ts';
 import {
   endpoint,
   failureReply,
@@ -6,7 +6,7 @@ import {
   now,
   outcomeReply,
   resolveLooking,
-} from '../../server/index.ts';
+} from '../../../server/index.ts';
 
 /** What a rule selects now and in a week. Asked with a body, as a rule may be long. */
 export const POST = endpoint(

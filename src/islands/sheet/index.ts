@@ -1,0 +1,2 @@
+export { fromClipboard, toClipboard } from './clipboard.ts';
+export * from './sheet.tsx';

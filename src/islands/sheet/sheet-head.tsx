@@ -1,0 +1,50 @@
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import type { SheetProps } from './sheet.tsx';
+
+/** The heads of the columns; a press sorts by one, a second press the other way round. */
+export function SheetHead({
+  columns,
+  sort,
+  onSort,
+  template,
+  width,
+}: SheetProps & { template: string; width: string }) {
+  return (
+    <div role="rowgroup" className="sticky top-0 z-20">
+      <div
+        role="row"
+        aria-rowindex={1}
+        className="sheet-head"
+        style={{ width, gridTemplateColumns: template }}
+      >
+        {columns.map(({ field, title, figure, sortable }, at) => {
+          const sorted = sort?.field === field ? (sort.descending ? 'descending' : 'ascending') : undefined;
+          const Arrow = sort?.descending ? ArrowDown : ArrowUp;
+          return (
+            <div
+              key={field}
+              role="columnheader"
+              aria-colindex={at + 1}
+              aria-sort={sorted}
+              data-head={at}
+              className={`sheet-cell ${figure ? 'justify-end' : ''} ${at === 0 ? 'sheet-first' : ''}`}
+            >
+              {sortable && onSort ? (
+                <button
+                  type="button"
+                  className="flex items-center gap-1 truncate"
+                  onClick={() => onSort(field)}
+                >
+                  {title}
+                  {sorted ? <Arrow size={13} aria-hidden="true" /> : null}
+                </button>
+              ) : (
+                title
+              )}
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}
