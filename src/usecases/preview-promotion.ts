@@ -9,7 +9,7 @@ import {
   sees,
 } from '../contracts/index.ts';
 import { formatMoment } from '../core/calendar/index.ts';
-import { type Consequences, consequencesOf } from '../core/consequences/index.ts';
+import { type Consequences, consequencesOf, outlived } from '../core/consequences/index.ts';
 import { formatAmount, type MinorUnits } from '../core/money/index.ts';
 import { readPromotion } from '../core/plan/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
@@ -31,18 +31,18 @@ export async function previewPromotion(
   if (!read.ok) return read;
   if (read.value.offer.kind !== 'priceChange')
     return invalid(['offer', 'kind'], read.value.offer.kind, 'priceChange');
-  const consequences = consequencesOf(
-    current.compiled,
-    readPromotion(read.value, current.compiled.plan.currency),
-    input.store,
-  );
+  const draft = readPromotion(read.value, current.compiled.plan.currency);
+  const consequences = consequencesOf(current.compiled, draft, input.store);
   if (consequences.lookedAt && !sees(person, consequences.lookedAt.store))
     return failed({ kind: 'forbidden' });
   const sentence = promotionText(read.value, current.document.currency, namesOf(current.document));
-  return done({ sentence, ...shown(consequences, current) });
+  return done({ sentence, ...shown(consequences, current), terms: outlived(draft) });
 }
 
-function shown(result: Consequences, { compiled, document }: CurrentPlan): Omit<Preview, 'sentence'> {
+function shown(
+  result: Consequences,
+  { compiled, document }: CurrentPlan,
+): Omit<Preview, 'sentence' | 'terms'> {
   const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
   const promotions = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const store = result.lookedAt && compiled.stores.get(result.lookedAt.store)!;

@@ -1,3 +1,4 @@
+import type { TermsOutlived } from '../../core/consequences/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { LostReason, PriceProblem } from '../../core/tag-price/index.ts';
 import type { TerminalTrouble } from './today.ts';
@@ -131,6 +132,8 @@ export interface Preview {
     readonly items: number;
     readonly wins: boolean;
   }[];
+  /** How far it runs on after its supplier terms; null where it does not. */
+  readonly terms: TermsOutlived | null;
   /** The first ones; `items` says how many there are. */
   readonly lines: readonly PreviewLine[];
 }

@@ -10,8 +10,15 @@ const { RRule } = (
     : (rrulePackage as unknown as { default: typeof rrulePackage }).default
 ) as typeof rrulePackage;
 
-/** "every month on the 1st Saturday" of "FREQ=MONTHLY;BYDAY=1SA" (RFC 5545). */
-export const describeRule = (rule: string): string => RRule.fromString(rule).toText();
+/** "every month on the 1st Saturday" of "FREQ=MONTHLY;BYDAY=1SA" (RFC 5545). What has no plain words stands as the rule. */
+export function describeRule(text: string): string {
+  try {
+    const rule = RRule.fromString(text);
+    return rule.isFullyConvertibleToText() ? rule.toText() : `by the rule ${text}`;
+  } catch {
+    return `by the rule ${text}`;
+  }
+}
 
 /** ISO 8601 duration of weeks, days, hours and minutes. */
 export interface SpanLength {

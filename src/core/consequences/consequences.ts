@@ -4,6 +4,7 @@ import type { Promotion, StoreDocument } from '../plan/index.ts';
 import { apply, type CompiledPlan, priceAt } from '../price-book/index.ts';
 import { GUEST, type LostReason, type PriceChangePromotion, type Shopper } from '../tag-price/index.ts';
 import { breakEven, marginOf } from './margin.ts';
+import { costUnder } from './supplier-terms.ts';
 
 /** What a price change does to one item at the store it is looked at in. */
 export interface ConsequenceLine {
@@ -99,6 +100,7 @@ function linesOf(looked: Looked, draft: PriceChangePromotion): ConsequenceLine[]
     const then = priceAt(looked.before, question);
     if (now.kind === 'problem' || then.kind === 'problem' || !selection.has(index, now.regular.price))
       return [];
+    const cost = costUnder(draft.supplier, item);
     const lost = now.lost.find(({ promotion }) => promotion === draft.id);
     return [
       {
@@ -107,9 +109,9 @@ function linesOf(looked: Looked, draft: PriceChangePromotion): ConsequenceLine[]
         regular: now.regular.price,
         before: then.price,
         after: now.price,
-        cost: item.cost,
-        margin: marginOf(now.price, item.cost),
-        breakEven: breakEven(then.price, now.price, item.cost),
+        cost,
+        margin: marginOf(now.price, cost),
+        breakEven: breakEven(then.price, now.price, cost),
         lost: lost?.reason ?? null,
         instead: then.winner?.promotion ?? null,
       },

@@ -1,2 +1,3 @@
 export * from './consequences.ts';
 export * from './margin.ts';
+export * from './supplier-terms.ts';

@@ -85,6 +85,16 @@ export type Who =
       readonly anyShopper: boolean;
     };
 
+/** Terms of buying; days are local dates. */
+export interface SupplierTerms {
+  readonly from: DayNumber | null;
+  readonly to: DayNumber;
+  readonly cost: MinorUnits | null;
+  readonly costs: ReadonlyMap<string, MinorUnits>;
+  /** Above an ordinary week, in basis points. */
+  readonly uplift: number;
+}
+
 export interface Promotion {
   readonly id: string;
   readonly name: string;
@@ -99,6 +109,7 @@ export interface Promotion {
   readonly when: Schedule;
   readonly who: Who;
   readonly codes: readonly string[];
+  readonly supplier: SupplierTerms | null;
   /** Price changes are read; other kinds stay as they stand in the document. */
   readonly offer: PriceChange | Exclude<OfferDocument, { kind: 'priceChange' }>;
 }

@@ -16,10 +16,11 @@ import type {
   PriceListDocument,
   PriceRowDocument,
   PromotionDocument,
+  SupplierTermsDocument,
   WhenDocument,
   WhoDocument,
 } from './document.ts';
-import type { Item, Plan, PriceChange, PriceList, PriceRow, Promotion, Who } from './model.ts';
+import type { Item, Plan, PriceChange, PriceList, PriceRow, Promotion, SupplierTerms, Who } from './model.ts';
 import { readAmount, readFormula, readRounding } from './read-money.ts';
 
 /** Turns a document that {@link checkPlan} found no fault with into the plan the core computes with. */
@@ -111,7 +112,18 @@ export function readPromotion(document: PromotionDocument, currency: Currency): 
     when: readSchedule(document.when),
     who: readWho(document.who),
     codes: document.codes ?? [],
+    supplier: document.supplier ? readSupplierTerms(document.supplier, currency) : null,
     offer: document.offer.kind === 'priceChange' ? readPriceChange(document.offer, currency) : document.offer,
+  };
+}
+
+function readSupplierTerms(terms: SupplierTermsDocument, currency: Currency): SupplierTerms {
+  return {
+    from: terms.from === undefined ? null : parseLocalDate(terms.from),
+    to: parseLocalDate(terms.to) as DayNumber,
+    cost: terms.cost === undefined ? null : readAmount(terms.cost, currency),
+    costs: readAmounts(terms.costs, currency),
+    uplift: terms.uplift ?? 0,
   };
 }
 

@@ -16,7 +16,7 @@ export interface DealSentence {
 
 /** Takes a price change apart into words. Other kinds follow with their own issue. */
 export function dealSentence(
-  promotion: Pick<PromotionDocument, 'when' | 'where' | 'who' | 'alone' | 'channels' | 'codes'>,
+  promotion: Pick<PromotionDocument, 'when' | 'where' | 'who' | 'alone' | 'channels' | 'terminals' | 'codes'>,
   offer: PriceChangeDocument,
   currency: string,
   names: Names,
@@ -30,7 +30,8 @@ export function dealSentence(
     rest: [
       ...restWords(offer),
       promotion.alone ? 'and nothing adds to it' : '',
-      promotion.channels ? `only at ${promotion.channels.join(' or ')}` : '',
+      promotion.channels ? `only in the channel ${promotion.channels.join(' or ')}` : '',
+      promotion.terminals ? `only at the terminals ${promotion.terminals.join(' or ')}` : '',
       promotion.codes?.length ? 'with a code' : '',
     ].filter((part) => part !== ''),
   };

@@ -26,7 +26,8 @@ function basisWords(basis: Extract<FormulaDocument, { basis?: unknown }>['basis'
 export function roundingWords(rounding: RoundingDocument): string {
   const way = rounding.mode === 'nearest' ? 'to the nearest' : `${rounding.mode} to`;
   if ('step' in rounding) return `rounded ${way} ${rounding.step}`;
-  return `rounded ${way} price ending in ${rounding.endings.join(' or ')}`;
+  const per = rounding.per === undefined ? '' : ` in each ${rounding.per}`;
+  return `rounded ${way} price ending in ${rounding.endings.join(' or ')}${per}`;
 }
 
 /** What is said after the goods: rounding, single prices, how it stands with others. */

@@ -87,7 +87,8 @@ describe('the deal sentence', () => {
     [{ onTop: true, of: 'base' }, ', on top of what else applies, counted from the base price.'],
     [{ mayRaise: true }, ', even where that raises the price.'],
     [{ alone: true }, ', and nothing adds to it.'],
-    [{ channels: ['web', 'app'] }, ', only at web or app.'],
+    [{ channels: ['web', 'app'] }, ', only in the channel web or app.'],
+    [{ terminals: ['counter'] }, ', only at the terminals counter.'],
     [{ codes: ['A'] }, ', with a code.'],
     [{ linePrices: { milk: '1.00' }, formula: { percentOff: 100 } }, ', 1 item at a price of their own.'],
   ])('%j ends "%s"', (said, words) => {

@@ -41,6 +41,7 @@ export function ConsequencesBeside({
       {!waitingFor && preview ? (
         <div className={broken ? 'opacity-60' : ''}>
           <Summary preview={preview} view={view} />
+          <Terms preview={preview} />
           <Meets preview={preview} view={view} />
           <Lines preview={preview} view={view} />
         </div>
@@ -78,6 +79,23 @@ function Figure({ value, words, alarming = false }: { value: number; words: stri
     <span className={alarming ? 'text-error' : ''}>
       <span className="font-serif text-3xl">{value}</span> {words}
     </span>
+  );
+}
+
+/** The promotion runs on after the last day on which its goods can be bought on these terms. */
+function Terms({ preview: { terms } }: { preview: Preview }) {
+  if (!terms) return null;
+  if (terms.daysAfter === null || terms.cover === null)
+    return (
+      <p className="mt-2 text-error text-sm">
+        It has no end, but the supplier’s terms do: sooner or later the goods cost what they always cost.
+      </p>
+    );
+  return (
+    <p className="mt-2 text-error text-sm">
+      It runs on {terms.daysAfter} {terms.daysAfter === 1 ? 'day' : 'days'} after the last day of buying. What
+      is bought before must last for {(terms.cover / 100).toFixed(1)} weeks of ordinary sale.
+    </p>
   );
 }
 

@@ -11,6 +11,9 @@ const PARTS = {
   who: '/who',
   priority: '/priority',
   channels: '/channels',
+  terminals: '/terminals',
+  badge: '/badge',
+  supplier: '/supplier',
   notes: '/notes',
   label: '/label',
 } as const;

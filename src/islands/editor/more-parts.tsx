@@ -1,12 +1,15 @@
 import { useState } from 'react';
 import { FaultField, Part } from '../../ui/pieces/index.ts';
-import type { Draft } from './draft.ts';
 import { faultAt } from './faults.ts';
+import { PlacesPart } from './places-part.tsx';
 import type { FormProps } from './sentence-form.tsx';
+import { SupplierPart } from './supplier-part.tsx';
+import { WordsPart } from './words-part.tsx';
 
 /** What the sentence does not say yet, or says elsewhere: rounding, priority, how it stands with others, words. */
 export function MoreParts({
   draft,
+  choices,
   faults,
   onChange,
   onAddRounding,
@@ -17,7 +20,8 @@ export function MoreParts({
   const { offer } = draft;
   const toggle = (key: 'onTop' | 'mayRaise') => {
     const { [key]: set, ...rest } = offer;
-    onChange({ ...draft, offer: set ? rest : { ...rest, [key]: true } });
+    const { of, ...others } = rest;
+    onChange({ ...draft, offer: set ? (key === 'onTop' ? others : rest) : { ...rest, [key]: true } });
   };
   const toggleAlone = () => {
     const { alone, ...rest } = draft;
@@ -51,6 +55,16 @@ export function MoreParts({
                 checked={offer.onTop === true}
                 onChange={() => toggle('onTop')}
               />
+              {offer.onTop && offer.formula && 'percentOff' in offer.formula ? (
+                <Check
+                  words="… a percentage of the price before any change, not of what another change left"
+                  checked={offer.of === 'base'}
+                  onChange={() => {
+                    const { of, ...rest } = offer;
+                    onChange({ ...draft, offer: of === 'base' ? rest : { ...rest, of: 'base' } });
+                  }}
+                />
+              ) : null}
               <Check
                 words="Alone: where it wins, nothing is taken off on top"
                 checked={draft.alone === true}
@@ -65,46 +79,26 @@ export function MoreParts({
           )}
         </Part>
         <Part
+          name="Channels and terminals"
+          words="channels and terminals"
+          wide
+          invalid={faultAt(faults, 'channels') ?? faultAt(faults, 'terminals')}
+        >
+          {() => <PlacesPart draft={draft} choices={choices} onChange={onChange} />}
+        </Part>
+        <Part name="Supplier terms" words="supplier terms" wide invalid={faultAt(faults, 'supplier')}>
+          {() => <SupplierPart draft={draft} currency={choices.currency} onChange={onChange} />}
+        </Part>
+        <Part
           name="Words for shoppers"
           words="words and notes"
-          invalid={faultAt(faults, 'label') ?? faultAt(faults, 'notes')}
+          invalid={faultAt(faults, 'label') ?? faultAt(faults, 'badge') ?? faultAt(faults, 'notes')}
         >
-          {() => (
-            <span className="block space-y-2">
-              <label className="block">
-                What shoppers read
-                <input
-                  className="input input-sm mt-0.5 w-full"
-                  value={draft.label?.default ?? ''}
-                  onChange={(event) => onChange(withLabel(draft, event.target.value))}
-                />
-              </label>
-              <label className="block">
-                Notes for colleagues
-                <textarea
-                  className="textarea textarea-sm mt-0.5 w-full"
-                  rows={4}
-                  value={draft.notes ?? ''}
-                  onChange={(event) => onChange(withNotes(draft, event.target.value))}
-                />
-              </label>
-            </span>
-          )}
+          {() => <WordsPart draft={draft} onChange={onChange} />}
         </Part>
       </p>
     </div>
   );
-}
-
-/** Nothing typed is nothing said: an empty label would stand on the receipt as one. */
-function withLabel({ label, ...draft }: Draft, text: string): Draft {
-  const { default: _, ...others } = label ?? {};
-  const next = text === '' ? others : { ...others, default: text };
-  return Object.keys(next).length === 0 ? draft : { ...draft, label: next };
-}
-
-function withNotes({ notes: _, ...draft }: Draft, text: string): Draft {
-  return text === '' ? draft : { ...draft, notes: text };
 }
 
 const isPriority = (text: string): boolean => /^[1-9]\d{0,5}$/.test(text.trim());

@@ -1,7 +1,16 @@
 import { X } from 'lucide-react';
 import { WEEKDAYS } from '../../core/calendar/index.ts';
 import type { WhenDocument, WindowDocument } from '../../core/plan/index.ts';
-import { DAYS } from '../../core/sentence/index.ts';
+import { DaysLeftOut } from './days-left-out.tsx';
+import { DayButton, RepeatPart } from './repeat-part.tsx';
+
+const FIRST_REPEAT = { rrule: 'FREQ=WEEKLY;BYDAY=SA', duration: 'P1D' };
+
+/** Between closing and opening; midnight itself is how a whole day ends. */
+const isQuiet = (moment: string): boolean => {
+  const time = moment.slice(11);
+  return time > '22:00' || (time > '00:00' && time < '07:00');
+};
 
 /** Start, end and hours, in the time of each store. */
 export function WhenPart({ when, onChange }: { when: WhenDocument; onChange: (when: WhenDocument) => void }) {
@@ -56,8 +65,32 @@ export function WhenPart({ when, onChange }: { when: WhenDocument; onChange: (wh
       >
         Only at certain hours
       </button>
-      {when.repeat || when.except ? (
-        <span className="quiet block">Its repeats and the days left out stay as they are.</span>
+      {when.repeat ? (
+        <RepeatPart
+          repeat={when.repeat}
+          from={when.from}
+          onChange={(repeat) => onChange(repeat ? { ...when, repeat } : without(when, 'repeat'))}
+        />
+      ) : (
+        <button
+          type="button"
+          className="btn btn-xs ml-1"
+          onClick={() => onChange({ ...when, repeat: FIRST_REPEAT })}
+        >
+          Again and again
+        </button>
+      )}
+      <DaysLeftOut
+        days={when.except ?? []}
+        onChange={(days) => onChange(days.length > 0 ? { ...when, except: days } : without(when, 'except'))}
+      />
+      {to !== undefined && isQuiet(to) ? (
+        <span className="block">
+          It ends at {to.slice(11)}, an hour at which hardly anybody shops.{' '}
+          <button type="button" className="link" onClick={() => setTo(`${to.slice(0, 10)}T20:00`)}>
+            End it at 20:00
+          </button>
+        </span>
       ) : null}
     </span>
   );
@@ -86,18 +119,15 @@ function Hours({
     <span className="hairline block border-t pt-2">
       <span className="flex flex-wrap gap-1">
         {WEEKDAYS.map((day) => (
-          <button
+          <DayButton
             key={day}
-            type="button"
-            aria-pressed={days.includes(day)}
-            className={`btn btn-xs ${days.includes(day) ? 'btn-neutral' : ''}`}
-            onClick={() => {
+            day={day}
+            pressed={days.includes(day)}
+            onPress={() => {
               const next = WEEKDAYS.filter((one) => (one === day) !== days.includes(one));
               if (next.length > 0) setDays(next);
             }}
-          >
-            {DAYS[day]}
-          </button>
+          />
         ))}
       </span>
       <span className="mt-1 flex items-center gap-1">

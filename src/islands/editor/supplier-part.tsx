@@ -1,0 +1,128 @@
+import { useState } from 'react';
+import { readDecimal } from '../../contracts/table/index.ts';
+import type { SupplierTermsDocument } from '../../core/plan/index.ts';
+import { FaultField } from '../../ui/pieces/index.ts';
+import type { Draft } from './draft.ts';
+import { basisPointsOf } from './formula-part.tsx';
+
+/** From when until when the goods can be bought cheaper, at what cost, and how much more is thought to be sold. */
+export function SupplierPart({
+  draft,
+  currency,
+  onChange,
+}: {
+  draft: Draft;
+  currency: string;
+  onChange: (draft: Draft) => void;
+}) {
+  const terms = draft.supplier;
+  const begin = () => {
+    const { from, to } = draft.when;
+    onChange({ ...draft, supplier: { from: from.slice(0, 10), to: (to ?? from).slice(0, 10) } });
+  };
+  if (!terms)
+    return (
+      <span className="block">
+        The goods can be bought cheaper for a while? Say from when until when and at what cost: margins then
+        count with it, and you are told where the promotion outlives it.
+        <button type="button" className="btn btn-sm mt-2 block" onClick={begin}>
+          Note the supplier’s terms
+        </button>
+      </span>
+    );
+  const put = (part: Partial<SupplierTermsDocument>) => {
+    const next = Object.entries({ ...terms, ...part }).filter(
+      ([, value]) => value !== undefined && value !== '',
+    );
+    onChange({ ...draft, supplier: Object.fromEntries(next) as never });
+  };
+  const drop = () => {
+    const { supplier: _, ...rest } = draft;
+    onChange(rest as Draft);
+  };
+  return (
+    <span className="block space-y-2">
+      <label className="block">
+        Supplier
+        <input
+          className="input input-sm mt-0.5 w-full"
+          value={terms.supplier ?? ''}
+          maxLength={200}
+          onChange={(event) => put({ supplier: event.target.value })}
+        />
+      </label>
+      <span className="flex gap-2">
+        <label className="flex-1">
+          Buy from
+          <input
+            type="date"
+            className="input input-sm mt-0.5 w-full"
+            value={terms.from ?? ''}
+            onChange={(event) => put({ from: event.target.value })}
+          />
+        </label>
+        <label className="flex-1">
+          up to and on
+          <input
+            type="date"
+            className="input input-sm mt-0.5 w-full"
+            value={terms.to}
+            onChange={(event) => event.target.value && put({ to: event.target.value })}
+          />
+        </label>
+      </span>
+      <Typed
+        label={`Cost of each, for all the goods, in ${currency}`}
+        value={terms.cost ?? ''}
+        read={readDecimal}
+        wanted="an amount such as 4.20"
+        onChange={(cost) => put({ cost })}
+      />
+      <Typed
+        label="Sold above an ordinary week, in %"
+        value={terms.uplift === undefined ? '' : String(terms.uplift / 100)}
+        read={basisPointsOf}
+        wanted="a percentage such as 80"
+        onChange={(uplift) => put({ uplift })}
+      />
+      {Object.keys(terms.costs ?? {}).length > 0 ? (
+        <span className="quiet block">
+          {Object.keys(terms.costs!).length} items have a cost of their own in the worksheet.
+        </span>
+      ) : null}
+      <button type="button" className="btn btn-xs" onClick={drop}>
+        No terms
+      </button>
+    </span>
+  );
+}
+
+/** Keeps what is typed; only what can be read goes on. Nothing typed is nothing said. */
+function Typed<T>({
+  label,
+  value,
+  read,
+  wanted,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  read: (text: string) => T | null;
+  wanted: string;
+  onChange: (value: T | undefined) => void;
+}) {
+  const [text, setText] = useState(value);
+  const wrong = text.trim() !== '' && read(text) === null;
+  return (
+    <FaultField
+      label={label}
+      value={text}
+      fault={wrong ? `wanted: ${wanted}` : null}
+      onChange={(next) => {
+        setText(next);
+        const found = next.trim() === '' ? undefined : read(next);
+        if (found !== null) onChange(found);
+      }}
+    />
+  );
+}
