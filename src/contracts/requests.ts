@@ -63,6 +63,9 @@ export const previewRequest = Joi.object<PreviewRequest>({
   store: id,
 });
 
+/** The promotion inside is a price change with a worksheet. */
+export const worksheetRequest = previewRequest;
+
 export interface SendRequest {
   /** Absent: every store with something to send. */
   stores?: string[];

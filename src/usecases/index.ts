@@ -2,6 +2,7 @@ export * from './ask-price.ts';
 export * from './ask-price-across.ts';
 export * from './browse-stockroom.ts';
 export * from './change-stockroom.ts';
+export * from './lay-out-worksheet.ts';
 export * from './list-choices.ts';
 export * from './list-promotions.ts';
 export * from './list-terminals.ts';

@@ -1,6 +1,7 @@
 import type { TermsOutlived } from '../../core/consequences/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { LostReason, PriceProblem } from '../../core/tag-price/index.ts';
+import type { SheetLine } from '../../core/worksheet/index.ts';
 import type { TerminalTrouble } from './today.ts';
 
 /** What endpoints answer with. Amounts are decimal texts, moments are wall times at the store. */
@@ -136,6 +137,14 @@ export interface Preview {
   readonly terms: TermsOutlived | null;
   /** The first ones; `items` says how many there are. */
   readonly lines: readonly PreviewLine[];
+}
+
+/** The lines of a worksheet before its passes are run; amounts in minor units, as the browser computes with them. */
+export interface WorksheetView {
+  readonly lookedAt: { readonly store: string; readonly storeName: string; readonly at: string } | null;
+  readonly lines: readonly SheetLine[];
+  readonly elsewhere: readonly { readonly id: string; readonly name: string; readonly items: number }[];
+  readonly unsold: readonly string[];
 }
 
 export interface StoreReview {

@@ -69,7 +69,12 @@ export function consequencesOf(
   };
 }
 
-function firstMoment(compiled: CompiledPlan, { when }: Promotion, store: StoreDocument): Instant | null {
+/** The first instant at which a promotion counts in a store; null where none comes. */
+export function firstMoment(
+  compiled: CompiledPlan,
+  { when }: Promotion,
+  store: StoreDocument,
+): Instant | null {
   const clock = compiled.clockOf(store);
   const from = clock.toInstant(when.from);
   const asked: Span = { from, to: Math.min(from + HORIZON, FOREVER) as Instant };

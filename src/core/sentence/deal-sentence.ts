@@ -1,5 +1,5 @@
-import type { PriceChangeDocument, PromotionDocument, WhoDocument } from '../plan/index.ts';
-import { formulaWords, restWords } from './formula-words.ts';
+import type { PassDocument, PriceChangeDocument, PromotionDocument, WhoDocument } from '../plan/index.ts';
+import { formulaWords, restWords, roundingWords } from './formula-words.ts';
 import type { Names } from './names.ts';
 import { itemWords, storeWords } from './rules.ts';
 import { whenWords } from './when-words.ts';
@@ -25,8 +25,7 @@ export function dealSentence(
     when: capital(whenWords(promotion.when)),
     where: `in ${storeWords(promotion.where ?? { all: true }, names)}`,
     who: whoWords(promotion.who, names),
-    formula: offer.formula ? formulaWords(offer.formula, currency, names) : 'prices of their own for',
-    items: itemWords(offer.items, names),
+    ...goodsWords(offer, currency, names),
     rest: [
       ...restWords(offer),
       promotion.alone ? 'and nothing adds to it' : '',
@@ -34,6 +33,26 @@ export function dealSentence(
       promotion.terminals ? `only at the terminals ${promotion.terminals.join(' or ')}` : '',
       promotion.codes?.length ? 'with a code' : '',
     ].filter((part) => part !== ''),
+  };
+}
+
+/** How the price comes about, and for which goods. A worksheet is said by its passes, not by its lines. */
+function goodsWords(
+  { formula, items, worksheet }: PriceChangeDocument,
+  currency: string,
+  names: Names,
+): Pick<DealSentence, 'formula' | 'items'> {
+  if (formula) return { formula: formulaWords(formula, currency, names), items: itemWords(items, names) };
+  const [first, ...others] = worksheet?.passes ?? [];
+  if (!first) return { formula: 'prices of their own for', items: itemWords(items, names) };
+  const goods = (pass: PassDocument) =>
+    itemWords(pass.items, names) + (pass.rounding ? ` ${roundingWords(pass.rounding)}` : '');
+  return {
+    formula: formulaWords(first.formula, currency, names),
+    items: [
+      goods(first),
+      ...others.map((pass) => `${formulaWords(pass.formula, currency, names)} ${goods(pass)}`),
+    ].join(', then '),
   };
 }
 

@@ -32,10 +32,12 @@ export function roundingWords(rounding: RoundingDocument): string {
 
 /** What is said after the goods: rounding, single prices, how it stands with others. */
 export function restWords(offer: PriceChangeDocument): string[] {
-  const lines = Object.keys(offer.linePrices ?? {}).length;
+  const lines = Object.keys(
+    offer.worksheet?.own ?? (offer.formula ? offer.linePrices : undefined) ?? {},
+  ).length;
   return [
     offer.rounding ? roundingWords(offer.rounding) : '',
-    lines > 0 && offer.formula ? `${lines} ${lines === 1 ? 'item' : 'items'} at a price of their own` : '',
+    lines > 0 ? `${lines} ${lines === 1 ? 'item' : 'items'} at a price of their own` : '',
     offer.onTop
       ? `on top of what else applies${offer.of === 'base' ? ', counted from the base price' : ''}`
       : '',

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import type { Draft } from './draft.ts';
+import { type Draft, wholeOf } from './draft.ts';
 import type { Opened, Saving } from './editor.tsx';
 
 type Status = PromotionDocument['status'];
@@ -75,7 +75,7 @@ export function Actions({
   const actions = actionsFor(draft.status, { dirty, isNew: kept === null, plans, approves });
   const missing = [
     draft.name.trim() === '' ? 'a name' : '',
-    draft.offer.items === null ? 'the goods' : '',
+    draft.offer.items === null ? 'the goods' : wholeOf(draft) === null ? 'lines' : '',
   ].filter(Boolean);
   const save = actions.find(({ words }) => words === 'Save');
   useSaveKey(save && missing.length === 0 ? () => onSave(save.status, save.done) : null);

@@ -9,6 +9,7 @@ export function ConsequencesBeside({
   asking,
   waitingFor,
   broken,
+  brief = false,
   view,
 }: {
   preview: Preview | null;
@@ -16,6 +17,8 @@ export function ConsequencesBeside({
   waitingFor: string | null;
   /** The draft cannot be worked out as it stands; what is shown is older. */
   broken: boolean;
+  /** The lines stand elsewhere on the page. */
+  brief?: boolean;
   view: LensView;
 }) {
   return (
@@ -43,7 +46,7 @@ export function ConsequencesBeside({
           <Summary preview={preview} view={view} />
           <Terms preview={preview} />
           <Meets preview={preview} view={view} />
-          <Lines preview={preview} view={view} />
+          {brief ? null : <Lines preview={preview} view={view} />}
         </div>
       ) : null}
     </section>

@@ -37,8 +37,25 @@ function placeOf(where: string | null): Pick<Draft, 'where'> {
 
 /** A draft that says what for; null where the goods are still to be chosen. */
 export function wholeOf(draft: Draft): PromotionDocument | null {
-  const { items } = draft.offer;
-  return items === null ? null : { ...draft, offer: { ...draft.offer, items } };
+  const { items, worksheet, linePrices } = draft.offer;
+  if (items === null || (worksheet && Object.keys(linePrices ?? {}).length === 0)) return null;
+  return { ...draft, offer: { ...draft.offer, items } };
+}
+
+/** The draft as a worksheet, whose first pass is what it said so far. */
+export function asWorksheet(draft: Draft): Draft {
+  const { formula, rounding, items, linePrices, ...offer } = draft.offer;
+  const pass = formula && items ? [{ items, formula, ...(rounding ? { rounding } : {}) }] : [];
+  const own = linePrices && Object.keys(linePrices).length > 0 ? { own: linePrices } : {};
+  return { ...draft, offer: { ...offer, items: { items: [] }, worksheet: { passes: pass, ...own } } };
+}
+
+/** The draft with the prices that its worksheet comes to; the very same one where they stand there already. */
+export function withSheetPrices(draft: Draft, prices: Record<string, string>): Draft {
+  if (!draft.offer.worksheet) return draft;
+  const skus = Object.keys(prices);
+  if (JSON.stringify(prices) === JSON.stringify(draft.offer.linePrices ?? {})) return draft;
+  return { ...draft, offer: { ...draft.offer, items: { items: skus }, linePrices: prices } };
 }
 
 /** "Sun care weekend" and six random letters; readable in an address and in a price file. */

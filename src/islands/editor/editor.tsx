@@ -1,12 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
 import type { PriceChangePromotionDocument, PromotionDocument } from '../../core/plan/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { Worksheet } from '../worksheet/index.ts';
 import { Actions } from './actions.tsx';
 import { ConsequencesBeside } from './consequences-beside.tsx';
-import { type Draft, idFor, newDraft, wholeOf } from './draft.ts';
+import { type Draft, idFor, newDraft, wholeOf, withSheetPrices } from './draft.ts';
 import { otherFaults } from './faults.ts';
 import { History, type HistoryRow } from './history.tsx';
 import { SentenceForm } from './sentence-form.tsx';
@@ -50,6 +51,10 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
   const dirty = JSON.stringify(draft) !== JSON.stringify(kept?.promotion ?? newDraft(view, ''));
   useLeaveWarning(dirty);
   const preview = usePreview(draft, view);
+  const onPrices = useCallback(
+    (prices: Record<string, string>) => setDraft((before) => withSheetPrices(before, prices)),
+    [],
+  );
   const change = (next: Draft) => {
     undo.remember();
     setDraft(next);
@@ -140,12 +145,27 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
         {kept && kept.history.length > 0 ? <History rows={kept.history} now={view.now} /> : null}
       </div>
       <ConsequencesBeside
+        brief={draft.offer.worksheet !== undefined}
         preview={preview.data}
         asking={preview.asking}
-        waitingFor={draft.offer.items === null ? 'the goods' : null}
+        waitingFor={wholeOf(draft) === null ? (draft.offer.worksheet ? 'the lines' : 'the goods') : null}
         broken={preview.refusal !== null}
         view={view}
       />
+      {draft.offer.worksheet && choices.data ? (
+        <div className="min-w-0 xl:col-span-2">
+          <Worksheet
+            frame={draft}
+            sheet={draft.offer.worksheet}
+            saved={kept?.promotion.offer.worksheet ? (kept.promotion.offer.linePrices ?? {}) : null}
+            choices={choices.data}
+            view={view}
+            locked={!plans}
+            onChange={(worksheet) => change({ ...draft, offer: { ...draft.offer, worksheet } })}
+            onPrices={onPrices}
+          />
+        </div>
+      ) : null}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { FaultField, Part } from '../../ui/pieces/index.ts';
+import { asWorksheet } from './draft.ts';
 import { faultAt } from './faults.ts';
 import { PlacesPart } from './places-part.tsx';
 import type { FormProps } from './sentence-form.tsx';
@@ -30,9 +31,14 @@ export function MoreParts({
   return (
     <div className="mt-4 text-sm">
       <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        {offer.rounding ? null : (
+        {offer.rounding || offer.worksheet ? null : (
           <button type="button" className="part" onClick={onAddRounding}>
             + rounding
+          </button>
+        )}
+        {offer.worksheet || offer.onTop ? null : (
+          <button type="button" className="part" onClick={() => onChange(asWorksheet(draft))}>
+            + lines in a worksheet
           </button>
         )}
         <Part

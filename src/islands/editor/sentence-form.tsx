@@ -78,37 +78,45 @@ export function SentenceForm(props: FormProps) {
           children: <WhoPart who={draft.who} choices={choices} onChange={(who) => put({ who })} />,
         })}{' '}
         pay{' '}
-        {say({
-          name: 'How the price comes about',
-          words: said.formula,
-          fault: faultAt(faults, 'formula'),
-          children: offer.formula ? (
-            <FormulaPart
-              formula={offer.formula}
-              choices={choices}
-              onChange={(formula) => putOffer({ formula })}
-            />
-          ) : (
-            <span className="text-sm">Each item has a price of its own here; the list stays as it is.</span>
-          ),
-        })}{' '}
-        {say({
-          name: 'Goods',
-          words: offer.items === null ? 'goods to choose' : said.items,
-          fault: faultAt(faults, 'items'),
-          wide: true,
-          children: (
-            <Selection<ItemRule>
-              of="items"
-              rule={offer.items}
-              choices={choices}
-              wordsOf={(rule) => itemWords(rule, names)}
-              looking={looking}
-              onKnown={(found) => setKnown((before) => ({ ...before, ...found }))}
-              onChange={(next) => putOffer({ items: next })}
-            />
-          ),
-        })}
+        {offer.worksheet ? (
+          'the prices of the worksheet below'
+        ) : (
+          <>
+            {say({
+              name: 'How the price comes about',
+              words: said.formula,
+              fault: faultAt(faults, 'formula'),
+              children: offer.formula ? (
+                <FormulaPart
+                  formula={offer.formula}
+                  choices={choices}
+                  onChange={(formula) => putOffer({ formula })}
+                />
+              ) : (
+                <span className="text-sm">
+                  Each item has a price of its own here; the list stays as it is.
+                </span>
+              ),
+            })}{' '}
+            {say({
+              name: 'Goods',
+              words: offer.items === null ? 'goods to choose' : said.items,
+              fault: faultAt(faults, 'items'),
+              wide: true,
+              children: (
+                <Selection<ItemRule>
+                  of="items"
+                  rule={offer.items}
+                  choices={choices}
+                  wordsOf={(rule) => itemWords(rule, names)}
+                  looking={looking}
+                  onKnown={(found) => setKnown((before) => ({ ...before, ...found }))}
+                  onChange={(next) => putOffer({ items: next })}
+                />
+              ),
+            })}
+          </>
+        )}
         {offer.rounding ? ', ' : null}
         {offer.rounding
           ? say({

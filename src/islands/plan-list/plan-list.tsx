@@ -72,10 +72,7 @@ function List({ view, plans }: { view: LensView; plans: boolean }) {
         <fieldset className="flex flex-wrap gap-x-1">
           <legend className="sr-only">Which promotions</legend>
           {KEPT.map((one) => (
-            <label
-              key={one.kept}
-              className="cursor-pointer rounded-field border border-transparent px-2 py-1 text-sm hover:bg-base-200 has-checked:border-base-content/40 has-checked:bg-accent has-checked:font-semibold has-checked:text-accent-content has-focus-visible:outline-2"
-            >
+            <label key={one.kept} className="choice">
               <input
                 type="radio"
                 name="kept"

@@ -1,0 +1,3 @@
+export * from './run-passes.ts';
+export * from './sheet-lines.ts';
+export * from './sheet-view.ts';

@@ -1,0 +1,1 @@
+export { Worksheet } from './worksheet.tsx';

@@ -1,0 +1,32 @@
+import { type Currency, formatAmount, type MinorUnits } from '../../core/money/index.ts';
+import type { SheetSums } from '../../core/worksheet/index.ts';
+
+/** All lines together, one unit of each. */
+export function Sums({ sums, currency, regular }: { sums: SheetSums; currency: Currency; regular: boolean }) {
+  const money = (amount: number) => formatAmount(amount as MinorUnits, currency);
+  const percent = (points: number | null) => (points === null ? '–' : `${(points / 100).toFixed(1)} %`);
+  const rows = [
+    [sums.lines.toLocaleString('en'), 'lines'],
+    [`${money(sums.regular)} → ${money(sums.price)}`, `${currency.code}, one unit of each`],
+    [`${sums.change !== null && sums.change > 0 ? '+' : ''}${percent(sums.change)}`, 'change'],
+    [percent(sums.margin), 'margin'],
+    ...(regular
+      ? []
+      : [
+          [
+            sums.breakEven === null ? 'never' : `× ${(sums.breakEven / 100).toFixed(2)}`,
+            'as many units to break even',
+          ],
+        ]),
+  ] as const;
+  return (
+    <dl className="mt-3 flex flex-wrap gap-x-8 gap-y-1">
+      {rows.map(([value, words]) => (
+        <div key={words}>
+          <dd className="font-serif text-xl tabular-nums">{value}</dd>
+          <dt className="quiet text-sm">{words}</dt>
+        </div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,119 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import type { WorksheetView } from '../../contracts/view/index.ts';
+import type { PromotionDocument, SupplierTermsDocument, WorksheetDocument } from '../../core/plan/index.ts';
+import type { SheetLook } from '../../core/worksheet/index.ts';
+import { ask, type Refusal, refusalOf } from '../server/index.ts';
+import type { FromWorker, PlainWork, ToWorker } from './messages.ts';
+
+/** Where, when and for whom a sheet counts. */
+export type SheetFrame = Pick<PromotionDocument, 'id' | 'where' | 'when' | 'who'> & {
+  readonly supplier?: SupplierTermsDocument;
+};
+
+const RESTING = 300;
+/** Nothing is priced by it: it only lets the sheet be read as the price change that it will be. */
+const FRAME = { kind: 'priceChange', items: { items: [] }, formula: { percentOff: 0 } } as const;
+
+/** The lines of a sheet from the server, and what its passes make of them from the worker. */
+export function useWorksheet(
+  frame: SheetFrame,
+  sheet: WorksheetDocument,
+  currency: string,
+  look: SheetLook,
+  store: string,
+) {
+  const { own = {}, removed = [] } = sheet;
+  // Formulas are the worker's matter: only what changes which lines there are is asked of the server.
+  const lists = sheet.passes.map(({ formula }) => ('basis' in formula ? formula.basis : undefined));
+  const [added, setAdded] = useState(() => Object.keys(own));
+  const asked = useResting(
+    JSON.stringify({
+      frame: { id: frame.id || 'draft', where: frame.where, when: frame.when, who: frame.who },
+      items: sheet.passes.map(({ items }) => items),
+      lists,
+      added,
+    }),
+  );
+  const facts = useQuery({
+    queryKey: ['worksheet', asked, store],
+    queryFn: () =>
+      ask<WorksheetView>('/api/promotions/worksheet', {
+        method: 'POST',
+        body: requestOf(asked, sheet, store),
+      }),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  // A price by hand on a line that is there needs nothing from the server; a line that is not there yet does.
+  const there = facts.data && new Set([...facts.data.lines.map(({ sku }) => sku), ...facts.data.unsold]);
+  const missing =
+    there && !facts.isFetching && Object.keys(own).some((sku) => !there.has(sku) && !added.includes(sku));
+  useEffect(() => {
+    if (missing) setAdded(Object.keys(own));
+  }, [missing, own]);
+  const answer = useWorker(
+    facts.data,
+    {
+      currency,
+      passes: sheet.passes.map(({ formula, rounding }) => ({ formula, rounding })),
+      own,
+      removed,
+      cost: frame.supplier?.cost ?? null,
+      costs: frame.supplier?.costs ?? {},
+    },
+    look,
+  );
+  return {
+    facts: facts.data ?? null,
+    asking: facts.isFetching,
+    refusal: facts.error ? (refusalOf(facts.error) as Refusal) : null,
+    again: facts.refetch,
+    answer,
+  };
+}
+
+function requestOf(asked: string, sheet: WorksheetDocument, store: string) {
+  const { frame } = JSON.parse(asked) as { frame: SheetFrame };
+  return {
+    store,
+    promotion: { ...frame, name: 'Draft', status: 'draft', offer: { ...FRAME, worksheet: sheet } },
+  };
+}
+
+/** The worker's answer to the newest work; null until there is one. `lines` are those that it answers for. */
+function useWorker(facts: WorksheetView | undefined, work: PlainWork, look: SheetLook) {
+  const worker = useRef<Worker | null>(null);
+  const number = useRef(0);
+  const [answer, setAnswer] = useState<(FromWorker & { facts: WorksheetView; key: string }) | null>(null);
+  const key = JSON.stringify([work, look]);
+  useEffect(() => {
+    worker.current = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
+    return () => worker.current?.terminate();
+  }, []);
+  useEffect(() => {
+    if (facts) worker.current?.postMessage({ kind: 'lines', lines: facts.lines } satisfies ToWorker);
+  }, [facts]);
+  useEffect(() => {
+    const busy = worker.current;
+    if (!facts || !busy) return;
+    const mine = ++number.current;
+    const [asked, seen] = JSON.parse(key) as [PlainWork, SheetLook];
+    const listen = ({ data }: MessageEvent<FromWorker>) => {
+      if (data.number === mine) setAnswer({ ...data, facts, key });
+    };
+    busy.addEventListener('message', listen);
+    busy.postMessage({ kind: 'work', number: mine, work: asked, look: seen } satisfies ToWorker);
+    return () => busy.removeEventListener('message', listen);
+  }, [facts, key]);
+  return answer;
+}
+
+function useResting(value: string): string {
+  const [rested, setRested] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setRested(value), RESTING);
+    return () => clearTimeout(timer);
+  }, [value]);
+  return rested;
+}

@@ -1,0 +1,281 @@
+import { useEffect, useState } from 'react';
+import { type Choices, type LensView, lensQuery } from '../../contracts/view/index.ts';
+import { currencyOf, formatAmount, type MinorUnits } from '../../core/money/index.ts';
+import type { WorksheetDocument } from '../../core/plan/index.ts';
+import { namesOf } from '../../core/sentence/index.ts';
+import type { SheetFilter, SheetLook } from '../../core/worksheet/index.ts';
+import { shortMoment } from '../../ui/moment.ts';
+import { type CellEdit, Sheet, type SheetRow } from '../sheet/index.ts';
+import { AddLines } from './add-lines.tsx';
+import { priceTyped, WORKSHEET_COLUMNS, worksheetCells } from './cells.ts';
+import { Filters } from './filters.tsx';
+import { Passes } from './passes.tsx';
+import { Sums } from './sums.tsx';
+import { type SheetFrame, useWorksheet } from './use-worksheet.ts';
+
+export interface WorksheetProps {
+  readonly frame: SheetFrame;
+  readonly sheet: WorksheetDocument;
+  /** The prices that were saved; null: the sheet is new. */
+  readonly saved: Readonly<Record<string, string>> | null;
+  readonly choices: Choices;
+  readonly view: LensView;
+  readonly locked: boolean;
+  /** The sheet sets regular prices. */
+  readonly regular?: boolean;
+  readonly onChange: (sheet: WorksheetDocument) => void;
+  /** The prices that the sheet comes to, whenever they changed by the person's doing. */
+  readonly onPrices: (prices: Record<string, string>) => void;
+}
+
+/** A price change over many items: passes, lines by hand, and what they come to. */
+export function Worksheet(props: WorksheetProps) {
+  const { frame, sheet, saved, choices, view, locked, regular = false, onChange } = props;
+  const currency = currencyOf(choices.currency)!;
+  const [filter, setFilter] = useState<SheetFilter>('all');
+  const [text, setText] = useState('');
+  const [sort, setSort] = useState<SheetLook['sort']>(null);
+  const [held, setHeld] = useState({ first: 0, last: 0 });
+  const [known, setKnown] = useState<Record<string, string>>({});
+  const [wrong, setWrong] = useState<ReadonlyMap<string, { text: string; words: string }>>(new Map());
+  const [touched, setTouched] = useState(saved === null);
+  const look = { filter, text, sort, marginFloor: choices.marginFloor };
+  const { facts, asking, refusal, again, answer } = useWorksheet(
+    frame,
+    sheet,
+    choices.currency,
+    look,
+    view.store.id,
+  );
+  const items = Object.entries(known).map(([sku, name]) => ({ sku, name })) as never;
+  const names = namesOf({ ...choices, items });
+  const prices = answer && pricesOf(answer, currency);
+  const differs = prices && saved ? differences(prices, saved) : 0;
+  const { onPrices } = props;
+  const pricesKey = JSON.stringify(prices);
+  useEffect(() => {
+    if (touched && pricesKey !== 'null') onPrices(JSON.parse(pricesKey) as Record<string, string>);
+  }, [touched, pricesKey, onPrices]);
+  const change = (part: Partial<WorksheetDocument>) => {
+    setTouched(true);
+    const next = { ...sheet, ...part };
+    const { own = {}, removed = [], ...rest } = next;
+    onChange({
+      ...rest,
+      ...(Object.keys(own).length > 0 ? { own } : {}),
+      ...(removed.length > 0 ? { removed } : {}),
+    });
+  };
+
+  const rowAt = (index: number): SheetRow | null => {
+    const at = answer?.shown[index];
+    if (!answer || at === undefined) return null;
+    const line = answer.facts.lines[at]!;
+    const cells = worksheetCells(line, answer.results[at]!, currency);
+    const typed = wrong.get(line.sku);
+    return { key: line.sku, cells: typed ? { ...cells, price: typed.text } : cells };
+  };
+  const edit = (edits: readonly CellEdit[]) => {
+    const own: Record<string, string> = { ...sheet.own };
+    const faults = new Map(wrong);
+    for (const { row, text: typed } of edits) {
+      const sku = rowAt(row)?.key;
+      if (sku === undefined) continue;
+      faults.delete(sku);
+      const read = priceTyped(typed, currency);
+      if (read.kind === 'nothing') delete own[sku];
+      else if (read.kind === 'price') own[sku] = read.price;
+      else faults.set(sku, { text: typed, words: read.words });
+    }
+    setWrong(faults);
+    change({ own });
+  };
+  const heldSkus = () =>
+    Array.from({ length: held.last - held.first + 1 }, (_, i) => rowAt(held.first + i)?.key).filter(
+      (sku) => sku !== undefined,
+    );
+  const putAside = () => {
+    const skus = heldSkus();
+    const removed = new Set(sheet.removed);
+    for (const sku of skus) filter === 'removed' ? removed.delete(sku) : removed.add(sku);
+    change({ removed: [...removed].sort() });
+  };
+  const shown = answer?.shown.length ?? 0;
+  const heldCount = Math.min(held.last, shown - 1) - held.first + 1;
+  const columns = WORKSHEET_COLUMNS.map((column) => ({
+    ...column,
+    editable: !locked && column.field === 'price',
+  }));
+  const at = facts?.lookedAt;
+  return (
+    <section aria-label="Worksheet" aria-busy={asking} className="mt-8">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-xl">Worksheet</h2>
+        <span className="quiet text-sm" role="status">
+          {asking
+            ? 'laying it out …'
+            : at
+              ? `as in ${at.storeName}, ${shortMoment(at.at, view.now)}`
+              : facts
+                ? 'no store or no moment of it comes'
+                : ''}
+        </span>
+        {locked ? null : (
+          <button type="button" className="link ml-auto text-sm" onClick={() => again()}>
+            Run the passes again
+          </button>
+        )}
+      </div>
+      <Passes
+        passes={sheet.passes}
+        choices={choices}
+        names={names}
+        looking={{ store: view.store.id, at: view.at }}
+        locked={locked}
+        regular={regular}
+        onKnown={(found) => setKnown((before) => ({ ...before, ...found }))}
+        onChange={(passes) => change({ passes })}
+      />
+      {refusal ? (
+        <p role="alert" className="mt-2 border-error border-l-4 pl-3 text-sm">
+          {refusal.message} {refusal.faults.map(({ message }) => message).join('; ')}
+        </p>
+      ) : null}
+      {!touched && differs > 0 ? (
+        <p role="status" className="mt-3 border-primary border-l-4 pl-3 text-sm">
+          Goods, costs or regular prices changed since this was saved: {differs}{' '}
+          {differs === 1 ? 'line comes' : 'lines come'} out differently now. The saved prices count until you
+          take the new ones.{' '}
+          <button type="button" className="link" onClick={() => setTouched(true)}>
+            Take the new prices
+          </button>
+        </p>
+      ) : null}
+      {facts && facts.elsewhere.length > 0 ? <Elsewhere facts={facts} query={lensQuery(view.lens)} /> : null}
+      {facts && facts.unsold.length > 0 ? (
+        <p className="quiet mt-1 text-sm">
+          {facts.unsold.length} of its goods cannot be sold there and then, and are left out.
+        </p>
+      ) : null}
+      {answer ? <Sums sums={answer.sums} currency={currency} regular={regular} /> : null}
+      <div className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
+        <input
+          type="search"
+          data-search=""
+          className="input input-sm w-52"
+          placeholder="Find a line …"
+          aria-label="Find a line"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        {answer ? (
+          <Filters counts={answer.counts} chosen={filter} regular={regular} onChange={setFilter} />
+        ) : null}
+        {!locked && shown > 0 ? (
+          <button type="button" className="btn btn-sm ml-auto" onClick={putAside}>
+            {filter === 'removed' ? 'Put back' : 'Take out'}{' '}
+            {heldCount === 1 ? 'this line' : `these ${heldCount}`}
+          </button>
+        ) : null}
+      </div>
+      <div className="mt-2">
+        {shown > 0 ? (
+          <Sheet
+            name="Lines of the worksheet"
+            columns={columns}
+            count={shown}
+            rowAt={rowAt}
+            onEdit={edit}
+            onBlock={setHeld}
+            sort={sort}
+            onSort={(field) =>
+              setSort(
+                sort?.field !== field
+                  ? { field: field as never, descending: false }
+                  : sort.descending
+                    ? null
+                    : { ...sort, descending: true },
+              )
+            }
+            noteAt={(row, field) => {
+              const fault = field === 'price' ? wrong.get(row.key) : undefined;
+              return fault ? { words: fault.words, wrong: true } : null;
+            }}
+            height="max(20rem, 100vh - 12rem)"
+          />
+        ) : (
+          <p className="quiet py-4">
+            {sheet.passes.length === 0 && !sheet.own
+              ? 'Begin with a pass over some goods, or paste lines.'
+              : answer
+                ? 'No line here.'
+                : 'Working it out …'}
+          </p>
+        )}
+      </div>
+      {wrong.size > 0 ? (
+        <p role="alert" className="mt-2 text-error text-sm">
+          {[...wrong]
+            .map(([sku, { words }]) => `${sku}: ${words}`)
+            .slice(0, 3)
+            .join('; ')}
+        </p>
+      ) : null}
+      {locked ? null : (
+        <AddLines
+          currency={currency}
+          onAdd={(lines) => {
+            const removed = (sheet.removed ?? []).filter((sku) => !(sku in lines));
+            change({ own: { ...sheet.own, ...lines }, removed });
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+type Answer = NonNullable<ReturnType<typeof useWorksheet>['answer']>;
+
+/** What the sheet comes to: a price for each line that has one and was not taken out. */
+function pricesOf(
+  { facts, results }: Answer,
+  currency: Parameters<typeof formatAmount>[1],
+): Record<string, string> {
+  return Object.fromEntries(
+    facts.lines.flatMap(({ sku }, i) => {
+      const { price, removed } = results[i]!;
+      return price === null || removed ? [] : [[sku, formatAmount(price as MinorUnits, currency)]];
+    }),
+  );
+}
+
+function differences(a: Readonly<Record<string, string>>, b: Readonly<Record<string, string>>): number {
+  const skus = new Set([...Object.keys(a), ...Object.keys(b)]);
+  return [...skus].filter((sku) => a[sku] !== b[sku]).length;
+}
+
+function Elsewhere({
+  facts: { elsewhere },
+  query,
+}: {
+  facts: { elsewhere: readonly { id: string; name: string; items: number }[] };
+  query: string;
+}) {
+  const meeting = elsewhere.filter(({ items }) => items > 0).toSorted((a, b) => b.items - a.items);
+  if (meeting.length === 0) return null;
+  return (
+    <p className="mt-3 text-sm">
+      In some of these stores and days lines are reduced already by{' '}
+      {meeting.slice(0, 4).map(({ id, name, items }, i) => (
+        <span key={id}>
+          {i > 0 ? ', ' : ''}
+          <a className="link" href={`/plan/${encodeURIComponent(id)}${query}`}>
+            {name}
+          </a>{' '}
+          ({items})
+        </span>
+      ))}
+      {meeting.length > 4 ? ` and ${meeting.length - 4} more` : ''}.
+    </p>
+  );
+}

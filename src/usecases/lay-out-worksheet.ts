@@ -1,0 +1,56 @@
+import {
+  done,
+  failed,
+  invalid,
+  may,
+  type Outcome,
+  type Person,
+  sees,
+  type WorksheetView,
+} from '../contracts/index.ts';
+import { formatMoment } from '../core/calendar/index.ts';
+import { type FormulaDocument, isPriceChange, readPromotion } from '../core/plan/index.ts';
+import { sheetFacts } from '../core/worksheet/index.ts';
+import type { PlanBook } from './plan-store.ts';
+import { readPromotionInput } from './save-promotion.ts';
+
+/** The lines that the passes of a worksheet select, with what stands in them before the passes are run. */
+export async function layOutWorksheet(
+  ports: { book: PlanBook },
+  person: Person,
+  input: { promotion: unknown; store: string | null },
+): Promise<Outcome<WorksheetView>> {
+  if (!may(person, 'see')) return failed({ kind: 'forbidden' });
+  const { compiled, document } = await ports.book.current();
+  const read = readPromotionInput(input.promotion, document);
+  if (!read.ok) return read;
+  const sheet = isPriceChange(read.value) ? read.value.offer.worksheet : undefined;
+  if (!sheet)
+    return invalid(['offer', 'worksheet'], 'nothing stands here', 'a price change with a worksheet');
+  const facts = sheetFacts(compiled, {
+    draft: readPromotion(read.value, compiled.plan.currency),
+    passes: sheet.passes.map(({ items, formula }) => ({ items, list: listOf(formula) })),
+    added: Object.keys(sheet.own ?? {}),
+    prefer: input.store,
+  });
+  if (facts.lookedAt && !sees(person, facts.lookedAt.store)) return failed({ kind: 'forbidden' });
+  const store = facts.lookedAt && compiled.stores.get(facts.lookedAt.store)!;
+  const names = new Map(document.promotions.map(({ id, name }) => [id, name]));
+  return done({
+    lines: facts.lines,
+    unsold: facts.unsold,
+    elsewhere: facts.elsewhere.map(({ promotion, items }) => ({
+      id: promotion,
+      name: names.get(promotion) ?? promotion,
+      items,
+    })),
+    lookedAt: store && {
+      store: store.id,
+      storeName: store.name,
+      at: formatMoment(facts.lookedAt!.at, compiled.clockOf(store)),
+    },
+  });
+}
+
+const listOf = (formula: FormulaDocument): string | null =>
+  'basis' in formula && typeof formula.basis === 'object' ? formula.basis.priceList : null;
