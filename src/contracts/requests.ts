@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { PROMOTION_STATUSES, type PromotionDocument, type PromotionStatus } from '../core/plan/index.ts';
 import type { Cells } from './table/index.ts';
+import { MANY_ACTIONS, type ManyAction } from './view/life.ts';
 
 const id = Joi.string().min(1).max(200);
 
@@ -106,6 +107,8 @@ const cells = Joi.object<Cells>().pattern(Joi.string(), Joi.string().allow('').m
 export interface StockroomEditRequest {
   edits: { key: string | null; cells: Cells; was?: Cells }[];
   drops: string[];
+  /** New rows whose keys are there already change those rows. */
+  overwrite?: boolean;
 }
 export const stockroomEditRequest = Joi.object<StockroomEditRequest>({
   edits: Joi.array()
@@ -115,6 +118,7 @@ export const stockroomEditRequest = Joi.object<StockroomEditRequest>({
     .max(20_000)
     .required(),
   drops: Joi.array().items(Joi.string().max(1000)).max(20_000).required(),
+  overwrite: Joi.boolean(),
 });
 
 export interface BrowseRequest {
@@ -166,4 +170,38 @@ export interface PutEntryRequest {
 export const putEntryRequest = Joi.object<PutEntryRequest>({
   entry: Joi.object().unknown().required(),
   was: Joi.object().unknown().allow(null).required(),
+});
+
+export interface KeepDraftRequest {
+  draft: object;
+  revision?: number | null;
+}
+export const keepDraftRequest = Joi.object<KeepDraftRequest>({
+  draft: Joi.object().unknown().required(),
+  revision: Joi.number().integer().min(1).allow(null),
+});
+
+export interface TemplateRequest {
+  name: string;
+  promotion: object;
+}
+export const templateRequest = Joi.object<TemplateRequest>({
+  name: Joi.string().max(200).required(),
+  promotion: Joi.object().unknown().required(),
+});
+
+export interface ManyPromotionsRequest {
+  ids: string[];
+  action: ManyAction;
+  /** How far to move or copy. */
+  days?: number;
+  store: string;
+  dry?: boolean;
+}
+export const manyRequest = Joi.object<ManyPromotionsRequest>({
+  ids: Joi.array().items(id).min(1).max(500).unique().required(),
+  action: Joi.valid(...MANY_ACTIONS).required(),
+  days: Joi.number().integer().min(-3660).max(3660),
+  store: id.required(),
+  dry: Joi.boolean(),
 });

@@ -1,5 +1,6 @@
 export * from './connect.ts';
 export * from './errors.ts';
+export * from './repositories/draft-repository.ts';
 export * from './repositories/load-plan.ts';
 export * from './repositories/plan-repository.ts';
 export * from './repositories/plan-version.ts';

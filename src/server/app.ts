@@ -1,11 +1,14 @@
 import {
   connect,
   type Database,
+  draftRepository,
   planRepository,
   promotionRepository,
   sendingRepository,
   stockroomRepository,
+  templateRepository,
 } from '../db/index.ts';
+import type { DraftStore, TemplateStore } from '../usecases/draft-store.ts';
 import type { PlanBook, PlanWriter, PromotionStore } from '../usecases/plan-store.ts';
 import type { SendingStore, Signer } from '../usecases/sending-store.ts';
 import type { StockroomStore } from '../usecases/stockroom-store.ts';
@@ -24,6 +27,8 @@ export interface App {
   readonly promotions: PromotionStore;
   readonly writer: PlanWriter;
   readonly stockroom: StockroomStore;
+  readonly drafts: DraftStore;
+  readonly templates: TemplateStore;
   readonly sending: SendingStore;
   readonly compare: StoreComparison;
   readonly signer: Signer;
@@ -40,6 +45,8 @@ export async function createApp(environment: Environment): Promise<App> {
     promotions: promotionRepository(db),
     writer: planRepository(db),
     stockroom: stockroomRepository(db),
+    drafts: draftRepository(db),
+    templates: templateRepository(db),
     sending,
     compare: storeComparison(sending),
     signer: await priceFileSigner(db),

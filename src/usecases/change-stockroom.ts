@@ -23,7 +23,7 @@ import {
   tableOf,
   withEntries,
 } from '../contracts/table/index.ts';
-import { currencyOf } from '../core/money/index.ts';
+import { type Currency, currencyOf } from '../core/money/index.ts';
 import { checkPlan, type Fault, type PlanDocument } from '../core/plan/index.ts';
 import type { PlanBook } from './plan-store.ts';
 import type { StockroomStore } from './stockroom-store.ts';
@@ -41,6 +41,8 @@ export interface StockroomEdit {
   readonly table: TableName;
   readonly edits: readonly RowEdit[];
   readonly drops: readonly string[];
+  /** A new row whose key is there already changes that row; what it does not say stays. */
+  readonly overwrite?: boolean;
 }
 
 /** A fault of one row: its place among the edits, or a key that may not go. */
@@ -102,14 +104,18 @@ export function checkEdit(document: PlanDocument, edit: StockroomEdit): CheckedE
   const currency = currencyOf(document.currency)!;
   edit.edits.forEach((one, row) => {
     const report = (fault: CellFault) => void faults.push({ ...fault, row, key: one.key });
-    const known = one.key === null ? null : before.get(one.key);
+    const target = one.key ?? (edit.overwrite ? keyOfNew(table, one.cells, currency) : null);
+    const known = target === null ? null : (before.get(target) ?? (one.key === null ? null : undefined));
     if (known === undefined) return report(gone(table));
     const standing = known ? table.toRow(known) : {};
     for (const fault of overtaken(one, standing)) report(fault);
     const read = table.fromRow({ ...standing, ...one.cells }, known, { currency });
     if (!read.ok) return read.faults.forEach(report);
     const key = table.keyOf(read.entry);
-    const keyFault = checkKey(table, one, key, { before, puts });
+    const keyFault = checkKey(table, { ...one, key: known ? table.keyOf(known) : null }, key, {
+      before,
+      puts,
+    });
     if (keyFault) return report(keyFault);
     if (one.key !== null && one.key !== key) moved.push(one.key);
     puts.set(key, { entry: read.entry, row });
@@ -129,6 +135,15 @@ export function checkEdit(document: PlanDocument, edit: StockroomEdit): CheckedE
       (key) => before.has(key) && JSON.stringify(before.get(key)) !== JSON.stringify(puts.get(key)!.entry),
     ),
   };
+}
+
+/** The key that a new row would have; null where its key cells have faults of their own, which are told later. */
+function keyOfNew(table: Table<object>, cells: Cells, currency: Currency): string | null {
+  const keys = table.columns.filter(({ key }) => key);
+  if (keys.length === 1) return cells[keys[0]!.field]?.trim() || null;
+  // A row of several key cells is read whole: a day is the same day however it is written.
+  const read = table.fromRow({ price: '0', ...cells }, null, { currency });
+  return read.ok ? table.keyOf(read.entry) : null;
 }
 
 const gone = ({ one, columns }: Table<object>): CellFault => ({

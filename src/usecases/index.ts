@@ -1,7 +1,10 @@
 export * from './ask-price.ts';
 export * from './ask-price-across.ts';
+export * from './begin-promotion.ts';
 export * from './browse-stockroom.ts';
+export * from './change-many.ts';
 export * from './change-stockroom.ts';
+export * from './draft-store.ts';
 export * from './lay-out-worksheet.ts';
 export * from './list-choices.ts';
 export * from './list-promotions.ts';
@@ -24,4 +27,5 @@ export * from './serve-terminal.ts';
 export * from './set-promotion-status.ts';
 export * from './stockroom-store.ts';
 export * from './store-comparison.ts';
+export * from './templates.ts';
 export * from './terminal-trouble.ts';

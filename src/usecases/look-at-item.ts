@@ -20,11 +20,7 @@ export async function lookAtItem(
   const index = compiled.catalogue.indexOf.get(sku);
   const item = document.items.find((one) => one.sku === sku);
   if (index === undefined || !item) return null;
-  const touching = new Set(
-    compiled.changes
-      .filter((change) => touches(change.selection(), item, index, current))
-      .map(({ promotion }) => promotion.id),
-  );
+  const touching = touchingItem(current, item, index);
   const all = await listPromotions(ports, person);
   return {
     ...factsOf(item, document),
@@ -34,6 +30,25 @@ export async function lookAtItem(
     carriedEverywhere: (document.ranges ?? []).length === 0,
     promotions: all.filter(({ id }) => touching.has(id)),
   };
+}
+
+function touchingItem(current: CurrentPlan, item: ItemDocument, index: number): ReadonlySet<string> {
+  return new Set(
+    current.compiled.changes
+      .filter((change) => touches(change.selection(), item, index, current))
+      .map(({ promotion }) => promotion.id),
+  );
+}
+
+/** The ids of the price changes that touch the item of a number or barcode; none where nobody knows it. */
+export async function findTouching(ports: { book: PlanBook }, code: string): Promise<{ ids: string[] }> {
+  const current = await ports.book.current();
+  const wanted = code.toLowerCase();
+  const index = current.document.items.findIndex(
+    ({ sku, gtin }) => sku.toLowerCase() === wanted || gtin === code,
+  );
+  if (index < 0) return { ids: [] };
+  return { ids: [...touchingItem(current, current.document.items[index]!, index)] };
 }
 
 const named = ({ sku, name }: ItemDocument) => ({ sku, name });

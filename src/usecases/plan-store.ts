@@ -24,6 +24,18 @@ export type SaveResult =
   | { readonly kind: 'saved'; readonly revision: number }
   | { readonly kind: 'stale'; readonly current: StoredPromotion | null };
 
+export interface PromotionSave {
+  readonly promotion: PromotionDocument;
+  /** Null: a new one. */
+  readonly revision: number | null;
+  readonly action: string;
+}
+
+export type SaveAllResult =
+  | { readonly kind: 'saved' }
+  /** The id of the first one that somebody else saved in between. */
+  | { readonly kind: 'stale'; readonly id: string };
+
 /** Port: promotions, each change of which raises the plan's version and leaves an audit entry. */
 export interface PromotionStore {
   find(id: string): Promise<StoredPromotion | null>;
@@ -34,6 +46,8 @@ export interface PromotionStore {
     revision: number | null,
     change: { person: string; action: string },
   ): Promise<SaveResult>;
+  /** All of them in one transaction, or none. */
+  saveAll(changes: readonly PromotionSave[], person: string): Promise<SaveAllResult>;
   history(id: string): Promise<readonly HistoryEntry[]>;
 }
 

@@ -50,6 +50,15 @@ export function inMemory(document: PlanDocument): {
       find: async (id) => find(id),
       all: async () => saved,
       history: async () => [],
+      async saveAll(changes, by) {
+        const stale = changes.find(
+          ({ promotion, revision }) => (find(promotion.id)?.revision ?? null) !== revision,
+        );
+        if (stale) return { kind: 'stale', id: stale.promotion.id };
+        for (const { promotion, revision, action } of changes)
+          await this.save(promotion, revision, { person: by, action });
+        return { kind: 'saved' };
+      },
       async save(promotion, revision, change) {
         const before = find(promotion.id);
         if ((before?.revision ?? null) !== revision) return { kind: 'stale', current: before };

@@ -3,6 +3,7 @@ export { isPriceChange } from '../../core/plan/index.ts';
 export * from './choices.ts';
 export * from './item.ts';
 export * from './lens.ts';
+export * from './life.ts';
 export * from './replies.ts';
 export * from './roles.ts';
 export * from './stockroom.ts';

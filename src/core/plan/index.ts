@@ -7,3 +7,4 @@ export * from './fault.ts';
 export * from './gtin.ts';
 export * from './model.ts';
 export * from './read.ts';
+export * from './shift-when.ts';

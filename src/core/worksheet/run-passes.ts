@@ -85,9 +85,12 @@ function priceOf(
   let trouble: LineTrouble | null = null;
   // The last pass that selects the line and has something to work from.
   for (const at of line.passes.toReversed()) {
-    const basis = basisOf(line, passes[at]!.formula);
+    const pass = passes[at];
+    // A pass that was just taken away, while the lines are not laid out anew yet.
+    if (!pass) continue;
+    const basis = basisOf(line, pass.formula);
     if (basis !== null) return { price: tables[at]!(basis), origin: at, trouble: null };
-    trouble ??= passes[at]!.formula.basis === 'cost' ? 'no-cost' : 'no-list-price';
+    trouble ??= pass.formula.basis === 'cost' ? 'no-cost' : 'no-list-price';
   }
   return { price: null, origin: null, trouble };
 }

@@ -12,6 +12,20 @@ export function promotionRepository(db: Database): PromotionStore {
     find: (id) => findPromotion(db, id),
     all: () => allPromotions(db),
     save: (promotion, revision, change) => db.transaction((tx) => save(tx, promotion, revision, change)),
+    async saveAll(changes, person) {
+      try {
+        await db.transaction(async (tx) => {
+          for (const { promotion, revision, action } of changes) {
+            const result = await save(tx, promotion, revision, { person, action });
+            if (result.kind === 'stale') throw new Overtaken(promotion.id);
+          }
+        });
+        return { kind: 'saved' };
+      } catch (error) {
+        if (error instanceof Overtaken) return { kind: 'stale', id: error.id };
+        throw error;
+      }
+    },
     async history(id) {
       const rows = await db
         .select({ at: t.auditEntry.at, person: t.person.name, action: t.auditEntry.action })
@@ -23,6 +37,13 @@ export function promotionRepository(db: Database): PromotionStore {
     },
   };
   return store;
+}
+
+/** Undoes the transaction of many saves. */
+class Overtaken extends Error {
+  constructor(readonly id: string) {
+    super(id);
+  }
 }
 
 type Reader = Pick<Database, 'select'>;

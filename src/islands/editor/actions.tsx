@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import { type Draft, wholeOf } from './draft.ts';
 import type { Opened, Saving } from './editor.tsx';
+import type { Keeping } from './use-kept-draft.ts';
 
 type Status = PromotionDocument['status'];
 
@@ -11,6 +12,13 @@ interface Action {
   readonly done: string;
   readonly main: boolean;
 }
+
+const KEEPING_WORDS: Readonly<Record<Keeping, string>> = {
+  nothing: '',
+  keeping: '',
+  kept: 'Kept for you, not saved yet.',
+  'not-kept': 'Not kept: Bell Tag does not answer. Leave this page open.',
+};
 
 /** What a person may do with the draft as it stands. The one thing to do next is the main action. */
 function actionsFor(
@@ -57,6 +65,8 @@ export function Actions({
   sendPath,
   onSave,
   onUndo,
+  onRedo,
+  keeping,
   belowCost,
 }: {
   draft: Draft;
@@ -69,6 +79,8 @@ export function Actions({
   onSave: (status: Status, words: string) => void;
   /** Null: nothing to take back. */
   onUndo: (() => void) | null;
+  onRedo: (() => void) | null;
+  keeping: Keeping;
   /** Items that the draft would sell below cost. */
   belowCost: number;
 }) {
@@ -98,7 +110,13 @@ export function Actions({
             Undo
           </button>
         ) : null}
+        {plans && onRedo ? (
+          <button type="button" className="btn btn-ghost btn-sm" onClick={onRedo}>
+            Redo
+          </button>
+        ) : null}
         <span className="text-sm" role="status">
+          {saving.kind === 'idle' ? KEEPING_WORDS[keeping] : ''}
           {saving.kind === 'saving' ? 'Saving …' : ''}
           {saving.kind === 'saved' ? saving.words : ''}{' '}
           {saving.kind === 'saved' && draft.status === 'approved' ? (

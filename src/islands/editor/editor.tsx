@@ -1,16 +1,19 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
+import { type KeptDraft, type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
 import type { PriceChangePromotionDocument, PromotionDocument } from '../../core/plan/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { Worksheet } from '../worksheet/index.ts';
 import { Actions } from './actions.tsx';
+import { Again } from './again.tsx';
 import { ConsequencesBeside } from './consequences-beside.tsx';
 import { type Draft, idFor, newDraft, wholeOf, withSheetPrices } from './draft.ts';
 import { otherFaults } from './faults.ts';
 import { History, type HistoryRow } from './history.tsx';
 import { SentenceForm } from './sentence-form.tsx';
+import { useKeptDraft } from './use-kept-draft.ts';
+import { useUndo } from './use-undo.ts';
 
 /** What was opened: a promotion with its revision, or nothing yet. */
 export interface Opened {
@@ -22,6 +25,10 @@ export interface Opened {
 export interface EditorProps {
   readonly view: LensView;
   readonly opened: Opened | null;
+  /** What a new one begins with: a copy, a template, some goods. */
+  readonly begin?: Draft | null;
+  /** What the person was writing when they went away. */
+  readonly unsaved?: KeptDraft | null;
   readonly plans: boolean;
   readonly approves: boolean;
 }
@@ -41,15 +48,26 @@ export type Saving =
   | { readonly kind: 'saved'; readonly words: string }
   | { readonly kind: 'refused'; readonly refusal: Refusal };
 
-function Desk({ view, opened, plans, approves }: EditorProps) {
-  const [draft, setDraft] = useState<Draft>(() => opened?.promotion ?? newDraft(view, ''));
+function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: EditorProps) {
+  const [fresh] = useState(() => begin ?? newDraft(view, ''));
+  const [draft, setDraft] = useState<Draft>(
+    () => (unsaved?.draft as Draft | undefined) ?? opened?.promotion ?? fresh,
+  );
+  const [newKey] = useState(() => unsaved?.key ?? `new-${Math.random().toString(36).slice(2, 10)}`);
   const undo = useUndo(draft, setDraft);
   const [kept, setKept] = useState<Opened | null>(opened);
   const [saving, setSaving] = useState<Saving>({ kind: 'idle' });
   const client = useQueryClient();
   const choices = useChoices();
-  const dirty = JSON.stringify(draft) !== JSON.stringify(kept?.promotion ?? newDraft(view, ''));
-  useLeaveWarning(dirty);
+  const dirty = JSON.stringify(draft) !== JSON.stringify(kept?.promotion ?? fresh);
+  const keeping = useKeptDraft(kept?.promotion.id ?? newKey, draft, {
+    dirty: plans && dirty,
+    revision: kept?.revision ?? null,
+    onFirst: () => {
+      if (!kept) history.replaceState(null, '', `/plan/new${lensQuery(view.lens, { draft: newKey })}`);
+    },
+  });
+  useLeaveWarning(keeping === 'keeping' || keeping === 'not-kept');
   const preview = usePreview(draft, view);
   const onPrices = useCallback(
     (prices: Record<string, string>) => setDraft((before) => withSheetPrices(before, prices)),
@@ -77,10 +95,18 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
       history.replaceState(null, '', `/plan/${encodeURIComponent(promotion.id)}${lensQuery(view.lens)}`);
       document.title = `${promotion.name} · Bell Tag`;
       setSaving({ kind: 'saved', words });
+      if (!kept) await ask(`/api/drafts/${newKey}`, { method: 'DELETE', body: {} }).catch(() => {});
       await client.invalidateQueries({ queryKey: ['preview'] });
     } catch (error) {
       setSaving({ kind: 'refused', refusal: refusalOf(error) });
     }
+  }
+
+  /** What stands on the server now. */
+  async function reopen(): Promise<void> {
+    const stands = await ask<Opened>(pathOf(draft.id));
+    setKept(stands);
+    setDraft(stands.promotion);
   }
 
   const refusal = saving.kind === 'refused' ? saving.refusal : preview.refusal;
@@ -95,6 +121,15 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
             Plan
           </a>
         </p>
+        {unsaved && dirty ? (
+          <p role="status" className="mt-2 border-primary border-l-4 pl-3 text-sm">
+            This is what you were writing, not saved yet
+            {opened && unsaved.revision !== opened.revision ? '; it was saved by somebody in between' : ''}.{' '}
+            <button type="button" className="link" onClick={() => change(kept?.promotion ?? fresh)}>
+              Put it aside
+            </button>
+          </p>
+        ) : null}
         {choices.data ? (
           <SentenceForm
             draft={draft}
@@ -139,9 +174,12 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
           approves={approves}
           onSave={save}
           onUndo={undo.undo}
+          onRedo={undo.redo}
+          keeping={keeping}
           belowCost={preview.data?.belowCost ?? 0}
           sendPath={`/send${lensQuery(view.lens)}`}
         />
+        {kept && plans && !dirty ? <Again kept={kept} view={view} onEnded={reopen} /> : null}
         {kept && kept.history.length > 0 ? <History rows={kept.history} now={view.now} /> : null}
       </div>
       <ConsequencesBeside
@@ -172,40 +210,6 @@ function Desk({ view, opened, plans, approves }: EditorProps) {
 
 const pathOf = (id: string): string => `/api/promotions/${encodeURIComponent(id)}`;
 
-/** The Ctrl Z of the whole sentence; within a field the browser's own stays. */
-function useUndo(draft: Draft, setDraft: (draft: Draft) => void) {
-  const [past, setPast] = useState<readonly Draft[]>([]);
-  const [last, setLast] = useState(0);
-  const undo =
-    past.length === 0
-      ? null
-      : () => {
-          setDraft(past.at(-1)!);
-          setPast(past.slice(0, -1));
-        };
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      const typing = (event.target as HTMLElement).closest?.('input, textarea, select');
-      if (!undo || typing || !(event.ctrlKey || event.metaKey) || event.key !== 'z') return;
-      event.preventDefault();
-      undo();
-    };
-    document.addEventListener('keydown', listen);
-    return () => document.removeEventListener('keydown', listen);
-  });
-  return {
-    undo,
-    /** What is typed in one go is one step. */
-    remember() {
-      const now = performance.now();
-      if (now - last > ONE_GO) setPast([...past.slice(-MOST_STEPS), draft]);
-      setLast(now);
-    },
-  };
-}
-
-const ONE_GO = 700;
-const MOST_STEPS = 100;
 const TYPING = 250;
 
 /** What the draft would do, asked again whenever it rests for a moment. */

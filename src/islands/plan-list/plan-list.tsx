@@ -1,16 +1,25 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { type LensView, lensQuery, type PromotionSummary } from '../../contracts/view/index.ts';
+import { parseLocalDate } from '../../core/calendar/index.ts';
 import { PHASES, type Phase, phaseOf } from '../../ui/phase.ts';
 import { PhaseMark } from '../../ui/pieces/index.ts';
 import { PHASE_WORDS } from '../../ui/words/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
+import { Begin } from './begin.tsx';
+import { ManyBar } from './many-bar.tsx';
 import { RunBar, WeekHeads, weeksAround } from './run-bar.tsx';
 
-export function PlanList({ view, plans }: { view: LensView; plans: boolean }) {
+interface PlanListProps {
+  readonly view: LensView;
+  readonly plans: boolean;
+  readonly approves: boolean;
+}
+
+export function PlanList(props: PlanListProps) {
   return (
     <WithServer>
-      <List view={view} plans={plans} />
+      <List {...props} />
     </WithServer>
   );
 }
@@ -24,10 +33,13 @@ const KEPT: readonly { kept: Kept; words: string }[] = [
 const isKept = (phase: Phase, kept: Kept) =>
   kept === 'all' || phase === kept || (kept === 'open' && phase !== 'over' && phase !== 'archived');
 
-function List({ view, plans }: { view: LensView; plans: boolean }) {
+function List({ view, plans, approves }: PlanListProps) {
   const [kept, setKept] = useState<Kept>('open');
   const [text, setText] = useState('');
   const sought = useDeferredValue(text.trim().toLowerCase());
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [said, setSaid] = useState('');
+  const touching = useTouching(sought);
   const stores = placesOf(view);
   const { data, error, refetch } = useQuery({
     queryKey: ['promotions', stores],
@@ -40,6 +52,7 @@ function List({ view, plans }: { view: LensView; plans: boolean }) {
   const matching = all.filter(
     ({ promotion }) =>
       sought === '' ||
+      touching.has(promotion.id) ||
       `${promotion.name} ${promotion.id} ${promotion.sentence}`.toLowerCase().includes(sought),
   );
   const shown = matching.filter(({ phase }) => isKept(phase, kept));
@@ -58,13 +71,17 @@ function List({ view, plans }: { view: LensView; plans: boolean }) {
             New price change
           </a>
         ) : null}
+        <a href={`/plan/calendar${query}`} className={`btn btn-sm ${plans ? '' : 'ml-auto'}`}>
+          Calendar
+        </a>
       </div>
+      {plans ? <Begin view={view} /> : null}
       <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
         <input
           type="search"
           data-search=""
           className="input input-sm w-64"
-          placeholder="Find by name, goods, place …"
+          placeholder="Find by name, goods, place, item number …"
           aria-label="Find a promotion"
           value={text}
           onChange={(event) => setText(event.target.value)}
@@ -84,7 +101,29 @@ function List({ view, plans }: { view: LensView; plans: boolean }) {
             </label>
           ))}
         </fieldset>
+        {plans && shown.length > 0 ? (
+          <span className="ml-auto flex gap-3 text-sm">
+            <button type="button" className="link" onClick={() => setChosen(new Set(shown.map(idOf)))}>
+              Choose all shown
+            </button>
+            <button
+              type="button"
+              className="link"
+              title="Every one that starts in the week of the lens, Monday to Sunday"
+              onClick={() =>
+                setChosen(new Set(all.filter(({ promotion }) => inWeekOf(promotion.from, view.at)).map(idOf)))
+              }
+            >
+              Choose this week’s starts
+            </button>
+          </span>
+        ) : null}
       </div>
+      {said ? (
+        <p className="mt-2 text-sm" role="status">
+          {said}
+        </p>
+      ) : null}
       {error ? (
         <p role="alert" className="mt-6 border-error border-l-4 pl-3">
           {refusalOf(error).message}{' '}
@@ -108,9 +147,56 @@ function List({ view, plans }: { view: LensView; plans: boolean }) {
           ) : null}
         </p>
       ) : null}
-      {shown.length > 0 ? <Table rows={shown} view={view} /> : null}
+      {shown.length > 0 ? (
+        <Table
+          rows={shown}
+          view={view}
+          chosen={plans ? chosen : null}
+          onChoose={(id) => setChosen((before) => toggled(before, id))}
+        />
+      ) : null}
+      {plans && chosen.size > 0 ? (
+        <ManyBar
+          key={[...chosen].join(' ')}
+          ids={[...chosen]}
+          view={view}
+          approves={approves}
+          onDone={async (words) => {
+            setSaid(words);
+            setChosen(new Set());
+            await refetch();
+          }}
+          onLeave={() => setChosen(new Set())}
+        />
+      ) : null}
     </>
   );
+}
+
+const idOf = ({ promotion }: { promotion: PromotionSummary }): string => promotion.id;
+
+function toggled(chosen: ReadonlySet<string>, id: string): ReadonlySet<string> {
+  const next = new Set(chosen);
+  if (!next.delete(id)) next.add(id);
+  return next;
+}
+
+/** Whether a moment lies in the same week, Monday to Sunday, as another. */
+function inWeekOf(moment: string, other: string): boolean {
+  const weekOf = (text: string) => Math.floor((parseLocalDate(text.slice(0, 10))! + 3) / 7);
+  return weekOf(moment) === weekOf(other);
+}
+
+const A_CODE = /^[a-z]*\d{4,}$/;
+
+/** Promotions that touch the item whose number or barcode was typed. */
+function useTouching(sought: string): ReadonlySet<string> {
+  const { data } = useQuery({
+    queryKey: ['touching', sought],
+    queryFn: () => ask<{ ids: string[] }>(`/api/promotions/touching?code=${encodeURIComponent(sought)}`),
+    enabled: A_CODE.test(sought),
+  });
+  return new Set(data?.ids ?? []);
 }
 
 /** The stores that the lens asks for, as the list's endpoint wants them. */
@@ -120,9 +206,14 @@ const placesOf = ({ lens, group, store }: LensView): string | null =>
 function Table({
   rows,
   view,
+  chosen,
+  onChoose,
 }: {
   rows: readonly { promotion: PromotionSummary; phase: Phase }[];
   view: LensView;
+  /** Null: nothing can be chosen. */
+  chosen: ReadonlySet<string> | null;
+  onChoose: (id: string) => void;
 }) {
   const weeks = weeksAround(view.at);
   const query = lensQuery(view.lens);
@@ -131,6 +222,11 @@ function Table({
       <caption className="sr-only">Promotions</caption>
       <thead>
         <tr>
+          {chosen ? (
+            <th className="w-8">
+              <span className="sr-only">Chosen</span>
+            </th>
+          ) : null}
           <th>Promotion</th>
           <th className="w-24 max-md:hidden">State</th>
           <th className="w-72 max-lg:hidden">
@@ -143,6 +239,17 @@ function Table({
       <tbody>
         {rows.map(({ promotion, phase }) => (
           <tr key={promotion.id} className="[content-visibility:auto] hover:bg-base-200">
+            {chosen ? (
+              <td>
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm"
+                  aria-label={`Choose ${promotion.name}`}
+                  checked={chosen.has(promotion.id)}
+                  onChange={() => onChoose(promotion.id)}
+                />
+              </td>
+            ) : null}
             <td>
               <a
                 className="font-medium hover:underline"

@@ -3,7 +3,7 @@ import { type Currency, formatAmount, type MinorUnits } from '../../core/money/i
 import type { SheetLine, SheetResult } from '../../core/worksheet/index.ts';
 import type { SheetColumn } from '../sheet/index.ts';
 
-const figure = (field: string, title: string, width = 7): SheetColumn => ({
+const figure = (field: string, title: string, width = 6): SheetColumn => ({
   field,
   title,
   width,
@@ -13,16 +13,16 @@ const figure = (field: string, title: string, width = 7): SheetColumn => ({
 });
 
 export const WORKSHEET_COLUMNS: readonly SheetColumn[] = [
-  { field: 'sku', title: 'Item number', width: 7.5, editable: false, sortable: true },
+  { field: 'sku', title: 'Item number', width: 7, editable: false, sortable: true },
   { field: 'name', title: 'Name', width: 16, grows: true, editable: false, sortable: true },
   figure('regular', 'Regular'),
-  figure('now', 'Paid without it', 8),
+  figure('now', 'Without it', 6.5),
   figure('price', 'New'),
   figure('change', 'Change'),
   figure('cost', 'Cost'),
   figure('margin', 'Margin'),
   figure('breakEven', 'Break-even'),
-  { field: 'origin', title: 'From', width: 7, editable: false, sortable: true },
+  { field: 'origin', title: 'From', width: 6, editable: false, sortable: true },
 ];
 
 const percent = (points: number | null, signed = false): string =>

@@ -1,0 +1,47 @@
+import type { PromotionDocument } from '../../core/plan/index.ts';
+
+/** What can be done to many promotions at once. */
+export const MANY_ACTIONS = [
+  'approve',
+  'withdraw',
+  'pause',
+  'resume',
+  'end-now',
+  'archive',
+  'move',
+  'again',
+] as const;
+export type ManyAction = (typeof MANY_ACTIONS)[number];
+
+export interface ManyEffect {
+  readonly promotions: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly status: PromotionDocument['status'];
+    readonly from: string;
+    readonly to: string | null;
+    /** Whether it is of a kind that sets prices of single items. */
+    readonly pricesNow: boolean;
+  }[];
+  /** Items and stores whose price of this moment would be another. */
+  readonly items: number;
+  readonly stores: number;
+  /** Prices of an item in a store that would rise and fall. */
+  readonly up: number;
+  readonly down: number;
+}
+
+/** What a person was writing when they went away. */
+export interface KeptDraft {
+  readonly key: string;
+  readonly draft: object;
+  readonly revision: number | null;
+  readonly updatedAt: string;
+}
+
+export interface TemplateView {
+  readonly id: number;
+  readonly name: string;
+  readonly sentence: string;
+  readonly promotion: PromotionDocument;
+}

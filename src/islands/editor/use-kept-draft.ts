@@ -1,0 +1,46 @@
+import { useEffect, useRef, useState } from 'react';
+import { ask } from '../server/index.ts';
+import type { Draft } from './draft.ts';
+
+/** Where the keeping of what is being written stands. */
+export type Keeping = 'nothing' | 'keeping' | 'kept' | 'not-kept';
+
+const RESTING = 800;
+const pathOf = (key: string): string => `/api/drafts/${encodeURIComponent(key)}`;
+
+/**
+ * Keeps what is being written on the server whenever it rests, so that it survives a closed tab; forgets it once it is
+ * saved.
+ */
+export function useKeptDraft(
+  key: string,
+  draft: Draft,
+  { dirty, revision, onFirst }: { dirty: boolean; revision: number | null; onFirst: () => void },
+): Keeping {
+  const [keeping, setKeeping] = useState<Keeping>('nothing');
+  const text = JSON.stringify(draft);
+  const known = useRef(false);
+  const first = useRef(onFirst);
+  first.current = onFirst;
+  useEffect(() => {
+    if (!dirty) {
+      if (known.current) ask(pathOf(key), { method: 'DELETE', body: {} }).catch(() => {});
+      known.current = false;
+      setKeeping('nothing');
+      return;
+    }
+    setKeeping('keeping');
+    const timer = setTimeout(async () => {
+      try {
+        await ask(pathOf(key), { method: 'PUT', body: { draft: JSON.parse(text), revision } });
+        if (!known.current) first.current();
+        known.current = true;
+        setKeeping('kept');
+      } catch {
+        setKeeping('not-kept');
+      }
+    }, RESTING);
+    return () => clearTimeout(timer);
+  }, [key, text, dirty, revision]);
+  return keeping;
+}

@@ -1,0 +1,160 @@
+import { useState } from 'react';
+import type { LensView, ManyAction, ManyEffect } from '../../contracts/view/index.ts';
+import { shortMoment } from '../../ui/moment.ts';
+import { ask, type Refusal, refusalOf } from '../server/index.ts';
+
+const WORDS: Readonly<Record<ManyAction, string>> = {
+  approve: 'Approve',
+  withdraw: 'Make drafts',
+  pause: 'Pause',
+  resume: 'Resume',
+  'end-now': 'End now',
+  archive: 'Put away',
+  move: 'Move',
+  again: 'Same again',
+};
+
+type State =
+  | { readonly kind: 'choosing' }
+  | { readonly kind: 'looking'; readonly action: ManyAction }
+  | { readonly kind: 'previewed'; readonly action: ManyAction; readonly effect: ManyEffect }
+  | { readonly kind: 'refused'; readonly action: ManyAction; readonly refusal: Refusal };
+
+/** What can be done to the chosen promotions at once; each action first says what it would do. */
+export function ManyBar({
+  ids,
+  view,
+  approves,
+  onDone,
+  onLeave,
+}: {
+  ids: readonly string[];
+  view: LensView;
+  approves: boolean;
+  onDone: (words: string) => void;
+  onLeave: () => void;
+}) {
+  const [state, setState] = useState<State>({ kind: 'choosing' });
+  const [days, setDays] = useState('7');
+  const shift = /^-?\d{1,4}$/.test(days.trim()) ? Number(days) : null;
+  const actions: ManyAction[] = approves
+    ? ['approve', 'pause', 'resume', 'end-now', 'archive', 'withdraw']
+    : ['pause', 'end-now', 'archive', 'withdraw'];
+  const send = <T,>(action: ManyAction, dry: boolean) =>
+    ask<T>('/api/promotions/many', {
+      method: 'POST',
+      body: { ids, action, days: shift ?? 0, store: view.store.id, dry },
+    });
+  const look = async (action: ManyAction) => {
+    setState({ kind: 'looking', action });
+    try {
+      setState({ kind: 'previewed', action, effect: await send<ManyEffect>(action, true) });
+    } catch (error) {
+      setState({ kind: 'refused', action, refusal: refusalOf(error) });
+    }
+  };
+  const act = async (action: ManyAction) => {
+    try {
+      const { changed } = await send<{ changed: number }>(action, false);
+      onDone(`${WORDS[action]}: done for ${changed}.`);
+      setState({ kind: 'choosing' });
+    } catch (error) {
+      setState({ kind: 'refused', action, refusal: refusalOf(error) });
+    }
+  };
+  return (
+    <section
+      aria-label="The chosen promotions"
+      className="sticky bottom-0 z-10 mt-3 border-base-content border-t bg-base-100 py-3 text-sm"
+    >
+      <p className="flex flex-wrap items-center gap-2">
+        <strong className="font-medium">{ids.length} chosen</strong>
+        {actions.map((action) => (
+          <button key={action} type="button" className="btn btn-sm" onClick={() => look(action)}>
+            {WORDS[action]}
+          </button>
+        ))}
+        <span className="flex items-center gap-1.5">
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={shift === null}
+            onClick={() => look('again')}
+          >
+            Same again
+          </button>
+          <button type="button" className="btn btn-sm" disabled={shift === null} onClick={() => look('move')}>
+            Move
+          </button>
+          by
+          <input
+            className="input input-xs w-14 tabular-nums"
+            aria-label="By how many days"
+            inputMode="numeric"
+            value={days}
+            aria-invalid={shift === null}
+            onChange={(event) => setDays(event.target.value)}
+          />
+          days
+        </span>
+        <button type="button" className="link ml-auto" onClick={onLeave}>
+          Choose none
+        </button>
+      </p>
+      {state.kind === 'looking' ? (
+        <p className="quiet mt-2" role="status">
+          Looking what it would do …
+        </p>
+      ) : null}
+      {state.kind === 'refused' ? (
+        <div role="alert" className="mt-2 border-error border-l-4 pl-3">
+          <p>{state.refusal.message}</p>
+          <ul>
+            {state.refusal.faults.slice(0, 6).map(({ path, message }) => (
+              <li key={path + message}>{message}</li>
+            ))}
+          </ul>
+        </div>
+      ) : null}
+      {state.kind === 'previewed' ? (
+        <div className="mt-2" role="status">
+          <Effect action={state.action} effect={state.effect} near={view.now} />
+          <p className="mt-2 flex gap-2">
+            <button type="button" className="btn btn-primary btn-sm" onClick={() => act(state.action)}>
+              {WORDS[state.action]}{' '}
+              {state.effect.promotions.length === 1 ? 'it' : `all ${state.effect.promotions.length}`}
+            </button>
+            <button type="button" className="btn btn-sm" onClick={() => setState({ kind: 'choosing' })}>
+              Leave it
+            </button>
+          </p>
+        </div>
+      ) : null}
+    </section>
+  );
+}
+
+const SHOWN = 4;
+
+function Effect({ action, effect, near }: { action: ManyAction; effect: ManyEffect; near: string }) {
+  const { promotions, items, stores, up, down } = effect;
+  const dated = action === 'move' || action === 'again' || action === 'end-now';
+  return (
+    <>
+      <p>
+        {items === 0
+          ? 'No price of this moment would change.'
+          : `Right now the prices of ${items} ${items === 1 ? 'item' : 'items'} in ${stores} ${stores === 1 ? 'store' : 'stores'} would change: ${down} would fall, ${up} would rise. The tills hear of it with the next sending.`}
+      </p>
+      <ul className="quiet">
+        {promotions.slice(0, SHOWN).map(({ id, name, from, to, status }) => (
+          <li key={id}>
+            {name}: {dated ? `${shortMoment(from, near)} to ${to ? shortMoment(to, near) : 'no end'}, ` : ''}
+            {status}
+          </li>
+        ))}
+        {promotions.length > SHOWN ? <li>and {promotions.length - SHOWN} more</li> : null}
+      </ul>
+    </>
+  );
+}

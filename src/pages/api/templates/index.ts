@@ -1,0 +1,9 @@
+import { templateRequest } from '../../../contracts/index.ts';
+import { endpoint, json, keepTemplate, listTemplates, outcomeReply } from '../../../server/index.ts';
+
+export const GET = endpoint({ permission: 'see' }, async ({ app }) => json(await listTemplates(app)));
+
+export const POST = endpoint(
+  { permission: 'plan', schema: templateRequest },
+  async ({ app, person, input }) => outcomeReply(await keepTemplate(app, person, input), 201),
+);

@@ -1,0 +1,211 @@
+import {
+  done,
+  failed,
+  type ManyAction,
+  type ManyEffect,
+  may,
+  type Outcome,
+  type Permission,
+  type Person,
+  sees,
+} from '../contracts/index.ts';
+import { formatMoment, type Instant, MINUTE } from '../core/calendar/index.ts';
+import {
+  copyOf,
+  type Fault,
+  isPriceChange,
+  type PromotionDocument,
+  readPromotion,
+  shiftWhen,
+} from '../core/plan/index.ts';
+import { apply, book, type CompiledPlan } from '../core/price-book/index.ts';
+import type { CurrentPlan, PlanBook, PromotionSave, PromotionStore } from './plan-store.ts';
+import { readPromotionInput } from './save-promotion.ts';
+
+export interface ManyRequest {
+  readonly ids: readonly string[];
+  readonly action: ManyAction;
+  /** For "move" and "again". */
+  readonly days: number;
+  /** The store whose clock says when "now" is. */
+  readonly store: string;
+}
+
+const NEEDS: Readonly<Record<ManyAction, Permission>> = {
+  approve: 'approve',
+  withdraw: 'plan',
+  pause: 'plan',
+  resume: 'approve',
+  'end-now': 'plan',
+  archive: 'plan',
+  move: 'plan',
+  again: 'plan',
+};
+
+const WORDS: Readonly<Record<ManyAction, string>> = {
+  approve: 'approved',
+  withdraw: 'withdrawn',
+  pause: 'paused',
+  resume: 'resumed',
+  'end-now': 'ended',
+  archive: 'archived',
+  move: 'moved',
+  again: 'copied',
+};
+
+type Ports = { book: PlanBook; promotions: PromotionStore };
+
+/** What many promotions would be after an action, and what that would do to the prices of this moment. Saves nothing. */
+export async function previewMany(
+  ports: Ports,
+  person: Person,
+  request: ManyRequest,
+  now: Instant,
+  random: () => string,
+): Promise<Outcome<ManyEffect>> {
+  const current = await ports.book.current();
+  const planned = await planMany(ports, current, person, request, now, random);
+  return planned.ok ? done(effectOf(current, planned.value, person, now)) : planned;
+}
+
+/** Does one action to many promotions: all of them or none. */
+export async function changeMany(
+  ports: Ports,
+  person: Person,
+  request: ManyRequest,
+  now: Instant,
+  random: () => string,
+): Promise<Outcome<{ changed: number; ids: readonly string[] }>> {
+  const current = await ports.book.current();
+  const planned = await planMany(ports, current, person, request, now, random);
+  if (!planned.ok) return planned;
+  const result = await ports.promotions.saveAll(planned.value, person.id);
+  if (result.kind === 'saved')
+    return done({ changed: planned.value.length, ids: planned.value.map(({ promotion }) => promotion.id) });
+  const message = `Somebody saved “${result.id}” just now. Nothing was changed; look again.`;
+  return failed({ kind: 'conflict', message });
+}
+
+async function planMany(
+  ports: Ports,
+  current: CurrentPlan,
+  person: Person,
+  request: ManyRequest,
+  now: Instant,
+  random: () => string,
+): Promise<Outcome<PromotionSave[]>> {
+  const { action, ids } = request;
+  if (!may(person, NEEDS[action])) return failed({ kind: 'forbidden' });
+  const store = current.compiled.stores.get(request.store);
+  if (!store || !sees(person, store.id)) return failed({ kind: 'not-found', what: `store ${request.store}` });
+  const minute = (Math.ceil(now / MINUTE) * MINUTE) as Instant;
+  const wall = formatMoment(minute, current.compiled.clockOf(store)).slice(0, 16);
+  const saves: PromotionSave[] = [];
+  const faults: Fault[] = [];
+  for (const [i, id] of ids.entries()) {
+    const found = await ports.promotions.find(id);
+    if (!found) return failed({ kind: 'not-found', what: `promotion ${id}` });
+    const next = after(found.promotion, request, wall, random);
+    if ('fault' in next) {
+      faults.push({ path: ['ids', i], what: `“${found.promotion.name}” ${next.fault}`, wanted: next.wanted });
+      continue;
+    }
+    const promotion = mayStay(next.promotion, action, person);
+    const read = readPromotionInput(promotion, current.document);
+    if (!read.ok && read.failure.kind === 'invalid')
+      faults.push(...read.failure.faults.map((fault) => ({ ...fault, path: ['ids', i, ...fault.path] })));
+    saves.push({ promotion, revision: action === 'again' ? null : found.revision, action: WORDS[action] });
+  }
+  return faults.length > 0 ? failed({ kind: 'invalid', faults }) : done(saves);
+}
+
+/** Who moves or ends what was approved without approving themselves makes a draft of it; pausing and ending only lessen. */
+function mayStay(promotion: PromotionDocument, action: ManyAction, person: Person): PromotionDocument {
+  return action === 'move' && !may(person, 'approve') ? { ...promotion, status: 'draft' } : promotion;
+}
+
+type After = { readonly promotion: PromotionDocument } | { readonly fault: string; readonly wanted: string };
+
+function after(
+  promotion: PromotionDocument,
+  { action, days }: ManyRequest,
+  wall: string,
+  random: () => string,
+): After {
+  const { status, when } = promotion;
+  const to = (next: PromotionDocument['status'], from: readonly PromotionDocument['status'][]): After =>
+    from.includes(status)
+      ? { promotion: { ...promotion, status: next } }
+      : { fault: `is ${status}`, wanted: `one that is ${from.join(' or ')}` };
+  switch (action) {
+    case 'approve':
+      return to('approved', ['draft', 'paused']);
+    case 'withdraw':
+      return to('draft', ['approved', 'paused', 'archived']);
+    case 'pause':
+      return to('paused', ['approved']);
+    case 'resume':
+      return to('approved', ['paused']);
+    case 'archive':
+      return to('archived', ['draft', 'approved', 'paused']);
+    case 'end-now':
+      if (when.from >= wall)
+        return { fault: 'has not started', wanted: 'one that runs; put it away instead' };
+      if (when.to !== undefined && when.to <= wall)
+        return { fault: 'is over already', wanted: 'one that runs' };
+      return { promotion: { ...promotion, when: { ...when, to: wall } } };
+    case 'move':
+      return { promotion: { ...promotion, when: shiftWhen(when, days) } };
+    case 'again':
+      return { promotion: copyOf(promotion, againId(promotion.id, random()), days) };
+  }
+}
+
+/** The id of a copy: what the first one was called, and letters of its own. */
+const againId = (id: string, random: string): string =>
+  `${id.replace(/-[0-9a-f]{6}$/, '').slice(0, 150)}-${random}`;
+
+/** How many prices of this very moment would be others, over all stores that the person sees. */
+function effectOf(
+  current: CurrentPlan,
+  saves: readonly PromotionSave[],
+  person: Person,
+  now: Instant,
+): ManyEffect {
+  const { compiled } = current;
+  const next = saves.reduce<CompiledPlan>(
+    (plan, { promotion }) =>
+      apply(plan, { kind: 'put-promotion', promotion: readPromotion(promotion, plan.plan.currency) })
+        .compiled,
+    compiled,
+  );
+  const stores = compiled.plan.stores.map(({ id }) => id).filter((id) => sees(person, id));
+  const effect = { items: new Set<number>(), stores: 0, up: 0, down: 0 };
+  for (const store of stores) {
+    const was = book(compiled, now, [store]).prices;
+    const will = book(next, now, [store]).prices;
+    let differs = false;
+    was.forEach((price, index) => {
+      if (price === will[index]) return;
+      differs = true;
+      effect.items.add(index);
+      if (will[index]! > price) effect.up++;
+      else effect.down++;
+    });
+    if (differs) effect.stores++;
+  }
+  return {
+    promotions: saves.map(({ promotion }) => ({
+      id: promotion.id,
+      name: promotion.name,
+      status: promotion.status,
+      from: promotion.when.from,
+      to: promotion.when.to ?? null,
+      pricesNow: isPriceChange(promotion),
+    })),
+    items: effect.items.size,
+    stores: effect.stores,
+    up: effect.up,
+    down: effect.down,
+  };
+}

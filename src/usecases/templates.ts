@@ -1,0 +1,44 @@
+import {
+  done,
+  failed,
+  invalid,
+  may,
+  type Outcome,
+  type Person,
+  type TemplateView,
+} from '../contracts/index.ts';
+import { namesOf, promotionText } from '../core/sentence/index.ts';
+import type { TemplateStore } from './draft-store.ts';
+import type { PlanBook } from './plan-store.ts';
+import { readPromotionInput } from './save-promotion.ts';
+
+type Ports = { book: PlanBook; templates: TemplateStore };
+
+export async function listTemplates(ports: Ports): Promise<TemplateView[]> {
+  const { document } = await ports.book.current();
+  const names = namesOf(document);
+  const all = await ports.templates.all();
+  return all.map((template) => ({
+    ...template,
+    sentence: promotionText(template.promotion, document.currency, names),
+  }));
+}
+
+/** Keeps a promotion to begin others from; one of the same name is replaced. */
+export async function keepTemplate(
+  ports: Ports,
+  person: Person,
+  input: { name: string; promotion: unknown },
+): Promise<Outcome<{ id: number }>> {
+  if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
+  if (input.name.trim() === '') return invalid(['name'], 'nothing stands here', 'a name');
+  const { document } = await ports.book.current();
+  const read = readPromotionInput(input.promotion, document);
+  if (!read.ok) return read;
+  return done({ id: await ports.templates.put(input.name.trim(), read.value, person.id) });
+}
+
+export async function dropTemplate(ports: Ports, person: Person, id: number): Promise<Outcome<object>> {
+  if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
+  return (await ports.templates.drop(id)) ? done({}) : failed({ kind: 'not-found', what: `template ${id}` });
+}
