@@ -1,0 +1,314 @@
+import {
+  DndContext,
+  type KeyboardCoordinateGetter,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import {
+  type CalendarLane,
+  LANES_BY,
+  type LanesBy,
+  type LensView,
+  lensQuery,
+} from '../../contracts/view/index.ts';
+import type { PriceChangePromotionDocument } from '../../core/plan/index.ts';
+import { shortDate, shortMoment } from '../../ui/moment.ts';
+import { ask, refusalOf, WithServer } from '../server/index.ts';
+import { Bar, type Dragged, type Pull } from './bar.tsx';
+import { Beside } from './beside.tsx';
+import { crowding, type Days, dateOf, daysFrom, laidOut, placeOf } from './days.ts';
+import { pulled } from './pulled.ts';
+
+interface CalendarProps {
+  readonly view: LensView;
+  readonly plans: boolean;
+  readonly approves: boolean;
+}
+
+export function Calendar(props: CalendarProps) {
+  return (
+    <WithServer>
+      <Desk {...props} />
+    </WithServer>
+  );
+}
+
+export interface Opened {
+  readonly promotion: PriceChangePromotionDocument;
+  readonly revision: number;
+}
+
+const BY_WORDS: Readonly<Record<LanesBy, string>> = { group: 'By store group', department: 'By department' };
+const SPANS = [
+  { weeks: 5, words: '5 weeks' },
+  { weeks: 13, words: '3 months' },
+  { weeks: 26, words: '6 months' },
+] as const;
+
+function Desk({ view, plans, approves }: CalendarProps) {
+  const [by, setBy] = useState<LanesBy>('group');
+  const [weeks, setWeeks] = useState<number>(5);
+  const [pull, setPull] = useState<Pull | null>(null);
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [said, setSaid] = useState<React.ReactNode>('');
+  const board = useRef<HTMLDivElement>(null);
+  const days = daysFrom(view.at, weeks);
+  const { data, error, refetch } = useQuery({
+    queryKey: ['calendar', by],
+    queryFn: () => ask<CalendarLane[]>(`/api/promotions/calendar?by=${by}`),
+  });
+  const dayWidth = () => (board.current?.clientWidth ?? days.count) / days.count;
+  // By keys a bar goes day by day.
+  const byDays: KeyboardCoordinateGetter = (event, { currentCoordinates: { x, y } }) => {
+    const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 };
+    const step = steps[event.code];
+    if (step === undefined) return undefined;
+    event.preventDefault();
+    return { x: x + step * dayWidth(), y };
+  };
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: byDays }),
+  );
+
+  async function save(document: PriceChangePromotionDocument, revision: number): Promise<number> {
+    const { revision: next } = await ask<{ revision: number }>(
+      `/api/promotions/${encodeURIComponent(document.id)}`,
+      {
+        method: 'PUT',
+        body: { promotion: document, revision },
+      },
+    );
+    await refetch();
+    return next;
+  }
+
+  async function letGo(): Promise<void> {
+    const before = opened;
+    const now = pull;
+    setPull(null);
+    if (!before || !now || now.days === 0) return;
+    const next = pulled(before.promotion, now);
+    if ('fault' in next) return setSaid(next.fault);
+    try {
+      const revision = await save(next.promotion, before.revision);
+      const { from, to } = next.promotion.when;
+      setSaid(
+        <>
+          {before.promotion.name} now runs from {shortMoment(from, view.at)}{' '}
+          {to ? `to ${shortMoment(to, view.at)}` : 'with no end'}
+          {before.promotion.status === 'approved' && !approves
+            ? ', and is a draft until it is approved again'
+            : ''}
+          .{' '}
+          <button
+            type="button"
+            className="link"
+            onClick={async () => {
+              try {
+                await save(before.promotion, revision);
+                setSaid('Back where it was.');
+              } catch (refused) {
+                setSaid(refusalOf(refused).message);
+              }
+            }}
+          >
+            Undo
+          </button>
+        </>,
+      );
+    } catch (refused) {
+      const { message, faults } = refusalOf(refused);
+      setSaid(`${message} ${faults.map((fault) => fault.message).join('; ')}`);
+      await refetch();
+    }
+  }
+
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <Choices
+          name="Lanes"
+          choices={LANES_BY.map((one) => [one, BY_WORDS[one]])}
+          chosen={by}
+          onChange={setBy}
+        />
+        <Choices
+          name="How far"
+          choices={SPANS.map((span) => [span.weeks, span.words])}
+          chosen={weeks}
+          onChange={setWeeks}
+        />
+        <a className="link ml-auto text-sm" href="/api/promotions.ics" download="promotions.ics">
+          Take it to your own calendar
+        </a>
+      </div>
+      <p className="mt-2 min-h-6 text-sm" role="status">
+        {said ||
+          (plans ? (
+            <span className="quiet">
+              Drag a bar to move it, its ends to stretch it; with keys: space, then the arrows.
+            </span>
+          ) : (
+            ''
+          ))}
+      </p>
+      {error ? (
+        <p role="alert" className="mt-4 border-error border-l-4 pl-3">
+          {refusalOf(error).message}
+        </p>
+      ) : null}
+      <DndContext
+        sensors={sensors}
+        autoScroll={false}
+        onDragStart={async ({ active }) => {
+          const { bar, grip } = active.data.current as Dragged;
+          setSaid('');
+          setOpened(null);
+          setPull({ id: bar.id, grip, days: 0 });
+          setOpened(await ask<Opened>(`/api/promotions/${encodeURIComponent(bar.id)}`));
+        }}
+        onDragMove={({ delta }) =>
+          setPull((before) => before && { ...before, days: Math.round(delta.x / dayWidth()) })
+        }
+        onDragCancel={() => setPull(null)}
+        onDragEnd={letGo}
+      >
+        <div className="grid grid-cols-[8.5rem_minmax(0,1fr)] text-sm">
+          <span />
+          <div ref={board}>
+            <Heads days={days} at={view.at} />
+          </div>
+          {(data ?? []).map((lane) => (
+            <Lane key={lane.id} lane={lane} days={days} view={view} pull={pull} locked={!plans} />
+          ))}
+        </div>
+      </DndContext>
+      {!data && !error ? <p className="quiet mt-4">Reading the plan …</p> : null}
+      {pull && opened ? <Beside opened={opened} pull={pull} view={view} approves={approves} /> : null}
+    </>
+  );
+}
+
+function Choices<T extends string | number>({
+  name,
+  choices,
+  chosen,
+  onChange,
+}: {
+  name: string;
+  choices: readonly (readonly [T, string])[];
+  chosen: T;
+  onChange: (value: T) => void;
+}) {
+  return (
+    <fieldset className="flex flex-wrap gap-x-1">
+      <legend className="sr-only">{name}</legend>
+      {choices.map(([value, words]) => (
+        <label key={value} className="choice">
+          <input
+            type="radio"
+            name={name}
+            className="sr-only"
+            checked={chosen === value}
+            onChange={() => onChange(value)}
+          />
+          {words}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function Heads({ days, at }: { days: Days; at: string }) {
+  const weekly = days.count > 40;
+  const step = weekly ? 7 : 1;
+  const heads = Array.from({ length: Math.ceil(days.count / step) }, (_, i) => dateOf(days, i * step));
+  return (
+    <div className="flex border-base-content border-b" aria-hidden="true">
+      {heads.map((date) => (
+        <span
+          key={date}
+          className={`quiet flex-1 border-base-300 border-l pl-0.5 text-[0.68rem] leading-tight ${date === at.slice(0, 10) ? 'bg-accent font-semibold text-accent-content' : ''}`}
+        >
+          {weekly ? (
+            shortDate(date, at).split(' ').slice(1).join(' ')
+          ) : (
+            <>
+              <span className="block">{shortDate(date, at).split(' ')[0]}</span>
+              {Number(date.slice(8))}
+            </>
+          )}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+function Lane({
+  lane,
+  days,
+  view,
+  pull,
+  locked,
+}: {
+  lane: CalendarLane;
+  days: Days;
+  view: LensView;
+  pull: Pull | null;
+  locked: boolean;
+}) {
+  const { placed, tracks } = laidOut(lane.bars, days);
+  const counts = crowding(lane.bars, days);
+  const most = Math.max(...counts);
+  const now = (placeOf(view.at, days) / days.count) * 100;
+  return (
+    <>
+      <div className="border-base-300 border-b py-1 pr-2">
+        <strong className="font-medium">{lane.name}</strong>
+        <span className="quiet block text-xs">
+          {most === 0 ? 'nothing in these days' : `up to ${most} at once, ${gapWords(counts)}`}
+        </span>
+      </div>
+      <section
+        aria-label={lane.name}
+        className="relative border-base-300 border-b"
+        style={{ minHeight: `${tracks * 1.75 + 1}rem` }}
+      >
+        <span className="absolute inset-x-0 bottom-0 flex h-2.5 items-end" aria-hidden="true">
+          {counts.map((count, day) => (
+            <span
+              key={dateOf(days, day)}
+              title={`${shortDate(dateOf(days, day), view.at)}: ${count}`}
+              className={`flex-1 ${count === 0 ? 'h-px bg-error' : 'bg-base-content/25'}`}
+              style={count === 0 ? undefined : { height: `${(count / Math.max(most, 4)) * 100}%` }}
+            />
+          ))}
+        </span>
+        <span className="absolute inset-y-0 w-px bg-primary" style={{ left: `${now}%` }} aria-hidden="true" />
+        {placed.map((one) => (
+          <Bar
+            key={one.bar.id}
+            placed={one}
+            lane={lane.id}
+            count={days.count}
+            pull={pull}
+            href={`/plan/${encodeURIComponent(one.bar.id)}${lensQuery(view.lens)}`}
+            locked={locked}
+            phase={one.bar.status === 'approved' ? 'firm' : 'loose'}
+          />
+        ))}
+      </section>
+    </>
+  );
+}
+
+function gapWords(counts: readonly number[]): string {
+  const empty = counts.filter((count) => count === 0).length;
+  if (empty === 0) return 'no day without';
+  return `${empty} ${empty === 1 ? 'day' : 'days'} without`;
+}
