@@ -205,3 +205,38 @@ export const manyRequest = Joi.object<ManyPromotionsRequest>({
   store: id.required(),
   dry: Joi.boolean(),
 });
+
+export interface FileRequest {
+  kind: 'csv' | 'xlsx' | 'json';
+  /** Only what matches. */
+  q?: string;
+}
+export const fileRequest = Joi.object<FileRequest>({
+  kind: Joi.valid('csv', 'xlsx', 'json').required(),
+  q: Joi.string().max(200).allow(''),
+});
+
+export interface WriteFileRequest {
+  name: string;
+  kind: 'csv' | 'xlsx' | 'json';
+  columns: { field: string; title: string; kind: 'text' | 'amount' | 'date' | 'list' | 'percent' }[];
+  rows: Cells[];
+}
+export const writeFileRequest = Joi.object<WriteFileRequest>({
+  name: Joi.string()
+    .pattern(/^[\w-]{1,80}$/, 'name of a file')
+    .required(),
+  kind: Joi.valid('csv', 'xlsx', 'json').required(),
+  columns: Joi.array()
+    .items(
+      Joi.object({
+        field: Joi.string().required(),
+        title: Joi.string().required(),
+        kind: Joi.valid('text', 'amount', 'date', 'list', 'percent').required(),
+      }),
+    )
+    .min(1)
+    .max(50)
+    .required(),
+  rows: Joi.array().items(cells).max(200_000).required(),
+});

@@ -2,12 +2,14 @@ import {
   connect,
   type Database,
   draftRepository,
+  matchingRepository,
   planRepository,
   promotionRepository,
   sendingRepository,
   stockroomRepository,
   templateRepository,
 } from '../db/index.ts';
+import type { MatchingStore } from '../usecases/bring-in.ts';
 import type { DraftStore, TemplateStore } from '../usecases/draft-store.ts';
 import type { PlanBook, PlanWriter, PromotionStore } from '../usecases/plan-store.ts';
 import type { SendingStore, Signer } from '../usecases/sending-store.ts';
@@ -29,6 +31,7 @@ export interface App {
   readonly stockroom: StockroomStore;
   readonly drafts: DraftStore;
   readonly templates: TemplateStore;
+  readonly matchings: MatchingStore;
   readonly sending: SendingStore;
   readonly compare: StoreComparison;
   readonly signer: Signer;
@@ -47,6 +50,7 @@ export async function createApp(environment: Environment): Promise<App> {
     stockroom: stockroomRepository(db),
     drafts: draftRepository(db),
     templates: templateRepository(db),
+    matchings: matchingRepository(db),
     sending,
     compare: storeComparison(sending),
     signer: await priceFileSigner(db),

@@ -2,6 +2,8 @@ export * from '../usecases/index.ts';
 export { type App, app } from './app.ts';
 export { now } from './clock.ts';
 export { endpoint, guarded } from './endpoint.ts';
+export { readRows } from './files/read-rows.ts';
+export { FILE_KINDS, type FileKind, fileReply } from './files/write-rows.ts';
 export { log } from './log.ts';
 export { lookThrough, NO_STORES } from './page.ts';
 export { failureReply, json, outcomeReply } from './reply.ts';

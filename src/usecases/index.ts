@@ -1,6 +1,7 @@
 export * from './ask-price.ts';
 export * from './ask-price-across.ts';
 export * from './begin-promotion.ts';
+export * from './bring-in.ts';
 export * from './browse-stockroom.ts';
 export * from './calendar-file.ts';
 export * from './change-many.ts';
@@ -19,6 +20,7 @@ export * from './look-at-today.ts';
 export * from './open-promotion.ts';
 export * from './plan-store.ts';
 export * from './preview-promotion.ts';
+export * from './read-sheet-lines.ts';
 export * from './resolve-lens.ts';
 export * from './review-sending.ts';
 export * from './save-promotion.ts';

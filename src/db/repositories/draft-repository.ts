@@ -1,4 +1,5 @@
 import { and, asc, desc, eq } from 'drizzle-orm';
+import type { MatchingStore } from '../../usecases/bring-in.ts';
 import type { DraftStore, TemplateStore } from '../../usecases/draft-store.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
@@ -55,6 +56,33 @@ export function templateRepository(db: Database): TemplateStore {
     async drop(id) {
       const gone = await db.delete(t.template).where(eq(t.template.id, id)).returning({ id: t.template.id });
       return gone.length > 0;
+    },
+  };
+}
+
+export function matchingRepository(db: Database): MatchingStore {
+  return {
+    async find(person, table, heads) {
+      const [row] = await db
+        .select({ matching: t.columnMatching.matching })
+        .from(t.columnMatching)
+        .where(
+          and(
+            eq(t.columnMatching.person, person),
+            eq(t.columnMatching.table, table),
+            eq(t.columnMatching.heads, [...heads]),
+          ),
+        );
+      return row?.matching ?? null;
+    },
+    async keep(person, table, heads, matching) {
+      await db
+        .insert(t.columnMatching)
+        .values({ person, table, heads: [...heads], matching })
+        .onConflictDoUpdate({
+          target: [t.columnMatching.person, t.columnMatching.table, t.columnMatching.heads],
+          set: { matching },
+        });
     },
   };
 }

@@ -10,6 +10,7 @@ import { AddLines } from './add-lines.tsx';
 import { priceTyped, WORKSHEET_COLUMNS, worksheetCells } from './cells.ts';
 import { Filters } from './filters.tsx';
 import { Passes } from './passes.tsx';
+import { SheetFiles } from './sheet-files.tsx';
 import { Sums } from './sums.tsx';
 import { type SheetFrame, useWorksheet } from './use-worksheet.ts';
 
@@ -221,6 +222,12 @@ export function Worksheet(props: WorksheetProps) {
             .join('; ')}
         </p>
       ) : null}
+      <SheetFiles
+        columns={columns}
+        rows={() => Array.from({ length: shown }, (_, i) => rowAt(i)).filter((row) => row !== null)}
+        locked={locked}
+        onAdd={(lines) => change({ own: { ...sheet.own, ...lines } })}
+      />
       {locked ? null : (
         <AddLines
           currency={currency}

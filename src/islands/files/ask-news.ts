@@ -1,0 +1,45 @@
+import type { BringInNews, BringInView } from '../../contracts/view/index.ts';
+import { Refused } from '../server/index.ts';
+
+/**
+ * Sends a file and hears how far it is.
+ * @throws Refused with what the server said, or that it did not answer.
+ */
+export async function askNews(
+  path: string,
+  file: File,
+  onProgress: (words: string) => void,
+): Promise<BringInView> {
+  const reply = await fetch(path, { method: 'POST', body: file }).catch(() => null);
+  if (!reply?.body)
+    throw new Refused({ status: 0, message: 'Bell Tag did not answer. Nothing was brought in.', faults: [] });
+  if (!reply.ok) {
+    const { message = 'It was refused.', faults = [] } = await reply.json().catch(() => ({}));
+    throw new Refused({ status: reply.status, message, faults });
+  }
+  for await (const news of newsOf(reply.body)) {
+    if (news.kind === 'progress')
+      onProgress(`${news.stage}: ${news.done.toLocaleString('en')} of ${news.of.toLocaleString('en')} rows`);
+    else if (news.kind === 'result') return news.result;
+    else throw new Refused({ status: 422, message: news.message, faults: news.faults });
+  }
+  throw new Refused({
+    status: 0,
+    message: 'The answer broke off. Look whether it was brought in.',
+    faults: [],
+  });
+}
+
+async function* newsOf(body: ReadableStream<Uint8Array>): AsyncGenerator<BringInNews> {
+  const reader = body
+    .pipeThrough(new TextDecoderStream() as never)
+    .getReader() as ReadableStreamDefaultReader<string>;
+  let rest = '';
+  for (;;) {
+    const { value, done } = await reader.read();
+    const lines = (rest + (value ?? '')).split('\n');
+    rest = done ? '' : lines.pop()!;
+    for (const line of lines) if (line !== '') yield JSON.parse(line) as BringInNews;
+    if (done) return;
+  }
+}

@@ -1,0 +1,151 @@
+import { useState } from 'react';
+import { type TableName, tableOf } from '../../contracts/table/index.ts';
+import type { BringInView, Matching } from '../../contracts/view/index.ts';
+import { type Refusal, refusalOf } from '../server/index.ts';
+import { askNews } from './ask-news.ts';
+import { DryRun } from './dry-run.tsx';
+
+type State =
+  | { readonly kind: 'nothing' }
+  | { readonly kind: 'working'; readonly words: string }
+  | { readonly kind: 'looked'; readonly view: BringInView }
+  | { readonly kind: 'refused'; readonly refusal: Refusal };
+
+export interface FilesProps {
+  readonly tables: readonly TableName[];
+  /** Those that the person may bring files into. */
+  readonly brings: readonly TableName[];
+}
+
+const KINDS = ['csv', 'xlsx', 'json'] as const;
+
+/** Files in, after a dry run that shows what they would do; tables out, in the same shapes. */
+export function Files({ tables, brings }: FilesProps) {
+  return (
+    <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      {brings.length > 0 ? <In brings={brings} /> : null}
+      <section>
+        <h2 className="text-xl">Take out</h2>
+        <table className="rows mt-1 text-sm">
+          <caption className="sr-only">Tables to take out</caption>
+          <tbody>
+            {tables.map((table) => (
+              <tr key={table}>
+                <td>{tableOf(table).title}</td>
+                {KINDS.map((kind) => (
+                  <td key={kind}>
+                    <a className="link" href={`/api/stockroom/${table}/file?kind=${kind}`} download>
+                      {kind.toUpperCase()}
+                      <span className="sr-only"> of {tableOf(table).title}</span>
+                    </a>
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+    </div>
+  );
+}
+
+function In({ brings }: { brings: readonly TableName[] }) {
+  const [table, setTable] = useState<TableName>(brings[0]!);
+  const [file, setFile] = useState<File | null>(null);
+  const [state, setState] = useState<State>({ kind: 'nothing' });
+  const { columns, title } = tableOf(table);
+
+  async function send(chosen: File, of: TableName, matching: Matching | null, dry: boolean): Promise<void> {
+    setState({ kind: 'working', words: dry ? 'Looking what it would do …' : 'Bringing it in …' });
+    const query = new URLSearchParams(dry ? { dry: '1' } : {});
+    if (matching) query.set('matching', JSON.stringify(matching));
+    try {
+      const view = await askNews(`/api/stockroom/${of}/file?${query}`, chosen, (words) =>
+        setState({ kind: 'working', words }),
+      );
+      setState({ kind: 'looked', view });
+    } catch (error) {
+      setState({ kind: 'refused', refusal: refusalOf(error) });
+    }
+  }
+
+  return (
+    <section>
+      <h2 className="text-xl">Bring in</h2>
+      <p className="quiet mt-1 text-sm">
+        CSV, XLSX or JSON. First you see what it would do; nothing is saved before you say so, and then all of
+        it or nothing.
+      </p>
+      <div className="mt-3 flex flex-wrap items-end gap-4">
+        <label className="flex flex-col text-sm">
+          What the file holds
+          <select
+            className="select select-sm mt-0.5 w-56"
+            value={table}
+            onChange={(event) => {
+              const next = event.target.value as TableName;
+              setTable(next);
+              if (file) send(file, next, null, true);
+            }}
+          >
+            {brings.map((one) => (
+              <option key={one} value={one}>
+                {tableOf(one).title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex flex-col text-sm">
+          The file
+          <input
+            type="file"
+            accept=".csv,.txt,.xlsx,.json,text/csv,application/json"
+            className="file-input file-input-sm mt-0.5 w-72"
+            onChange={(event) => {
+              const chosen = event.target.files?.[0] ?? null;
+              setFile(chosen);
+              if (chosen) send(chosen, table, null, true);
+              else setState({ kind: 'nothing' });
+            }}
+          />
+        </label>
+      </div>
+      {state.kind === 'nothing' ? (
+        <p className="mt-4 text-sm">
+          <span className="quiet">{title} have the columns</span>{' '}
+          {columns
+            .filter(({ shown }) => !shown)
+            .map(
+              ({ title: head, required, hint }) =>
+                `${head}${required ? '' : ' (if any)'}${hint ? `: ${hint}` : ''}`,
+            )
+            .join('; ')}
+          . <span className="quiet">What a file has no column for stays as it is.</span>
+        </p>
+      ) : null}
+      {state.kind === 'working' ? (
+        <p className="mt-4" role="status">
+          {state.words}
+        </p>
+      ) : null}
+      {state.kind === 'refused' ? (
+        <div role="alert" className="mt-4 border-error border-l-4 pl-3 text-sm">
+          <p>{state.refusal.message}</p>
+          <ul>
+            {state.refusal.faults.map(({ path, message }) => (
+              <li key={path + message}>{message}</li>
+            ))}
+          </ul>
+        </div>
+      ) : null}
+      {state.kind === 'looked' && file ? (
+        <DryRun
+          table={table}
+          view={state.view}
+          onMatch={(matching) => send(file, table, matching, true)}
+          onBringIn={() => send(file, table, state.view.matching, false)}
+        />
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,119 @@
+import Papa from 'papaparse';
+import readExcelFile from 'read-excel-file/node';
+import { done, invalid, type Outcome } from '../../contracts/index.ts';
+import { decodeText } from './decode-text.ts';
+
+/** A file as heads and rows of texts. */
+export interface FileRows {
+  readonly heads: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  /** The line or row of the file on which the row of this number stands, as a person counts them. */
+  readonly lineOf: (row: number) => number;
+  readonly kind: 'csv' | 'xlsx' | 'json';
+}
+
+/** Reads a file of any of the three kinds; which one it is, its bytes say. */
+export async function readRows(bytes: Uint8Array): Promise<Outcome<FileRows>> {
+  if (bytes.length === 0)
+    return refused('the file is empty', 'a file with a line of heads and rows under it');
+  // A ZIP begins with "PK".
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readSheet(bytes);
+  const { text } = decodeText(bytes);
+  return /^\s*[[{]/.test(text) ? readJson(text) : readCsv(text);
+}
+
+const refused = (what: string, wanted: string) => invalid([], what, wanted);
+
+function readCsv(text: string): Outcome<FileRows> {
+  const { data, errors } = Papa.parse<string[]>(text, { skipEmptyLines: false });
+  const quote = errors.find(({ type }) => type === 'Quotes');
+  if (quote)
+    return refused(
+      `a quotation mark is not closed, in line ${(quote.row ?? 0) + 1}`,
+      'every " closed by another',
+    );
+  return withHeads(data, 'csv');
+}
+
+async function readSheet(bytes: Uint8Array): Promise<Outcome<FileRows>> {
+  try {
+    // Numbers stay as they are written: a barcode is none to calculate with.
+    const sheets = (await readExcelFile(
+      Buffer.from(bytes) as never,
+      { parseNumber: tidy } as never,
+    )) as unknown as {
+      data: unknown[][];
+    }[];
+    return withHeads(
+      (sheets[0]?.data ?? []).map((row) => row.map(cellText)),
+      'xlsx',
+    );
+  } catch (error) {
+    return refused(
+      `it cannot be read as a spreadsheet (${(error as Error).message})`,
+      'an XLSX, CSV or JSON file',
+    );
+  }
+}
+
+/** "12.499999999999998" is what a spreadsheet keeps for 12.5. */
+const tidy = (text: string): string =>
+  /\.\d{7,}$/.test(text) ? String(Number(Number(text).toFixed(6))) : text;
+
+function cellText(value: unknown): string {
+  if (value === null || value === undefined) return '';
+  return value instanceof Date ? value.toISOString().slice(0, 10) : String(value);
+}
+
+function readJson(text: string): Outcome<FileRows> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    return refused(`it is no JSON (${(error as Error).message})`, 'a list of objects');
+  }
+  const list = Array.isArray(raw) ? raw : (raw as { rows?: unknown }).rows;
+  if (
+    !Array.isArray(list) ||
+    list.some((entry) => entry === null || typeof entry !== 'object' || Array.isArray(entry))
+  )
+    return refused(
+      'it is no list of objects',
+      'one object for each row, such as [{"sku": "1001", "name": "…"}]',
+    );
+  const objects = list as Record<string, unknown>[];
+  const heads = [...new Set(objects.flatMap((entry) => Object.keys(entry)))];
+  if (heads.length === 0) return refused('no row stands in it', 'at least one row');
+  const rows = objects.map((entry) => heads.map((head) => jsonText(entry[head])));
+  return done({ heads, rows, lineOf: (row) => row + 1, kind: 'json' });
+}
+
+/** Lists with semicolons, objects as "name: value", everything else as it is. */
+function jsonText(value: unknown): string {
+  if (value === null || value === undefined) return '';
+  if (Array.isArray(value)) return value.map(jsonText).join('; ');
+  if (typeof value !== 'object') return String(value);
+  return Object.entries(value)
+    .map(([name, one]) => `${name}: ${jsonText(one)}`)
+    .join('; ');
+}
+
+/** The first line with anything in it holds the heads; lines with nothing in them are passed over. */
+function withHeads(lines: readonly (readonly string[])[], kind: FileRows['kind']): Outcome<FileRows> {
+  const isEmpty = (line: readonly string[]) => line.every((cell) => cell.trim() === '');
+  const first = lines.findIndex((line) => !isEmpty(line));
+  if (first < 0) return refused('nothing stands in it', 'a line of heads and rows under it');
+  const heads = lines[first]!.map((head) => head.trim());
+  const twice = heads.find((head, i) => head !== '' && heads.indexOf(head) !== i);
+  if (twice !== undefined)
+    return refused(`two columns are called "${twice}"`, 'a name of its own for each column');
+  const rows: (readonly string[])[] = [];
+  const numbers: number[] = [];
+  for (let i = first + 1; i < lines.length; i++) {
+    if (isEmpty(lines[i]!)) continue;
+    rows.push(lines[i]!);
+    numbers.push(i + 1);
+  }
+  if (rows.length === 0) return refused('only heads stand in it', 'rows under the heads');
+  return done({ heads, rows, lineOf: (row) => numbers[row]!, kind });
+}

@@ -1,0 +1,117 @@
+import {
+  type BringInView,
+  done,
+  failed,
+  type Matching,
+  may,
+  type Outcome,
+  type Person,
+} from '../contracts/index.ts';
+import { type Cells, type TableName, tableOf } from '../contracts/table/index.ts';
+import { checkEdit, permissionFor, type RowFault } from './change-stockroom.ts';
+import { guessMatching, missingColumns } from './match-columns.ts';
+import type { PlanBook } from './plan-store.ts';
+import type { StockroomStore } from './stockroom-store.ts';
+
+/** Port: which column was which field, the last time a file with these heads came in. */
+export interface MatchingStore {
+  find(person: string, table: string, heads: readonly string[]): Promise<Matching | null>;
+  keep(person: string, table: string, heads: readonly string[], matching: Matching): Promise<void>;
+}
+
+export interface BringIn {
+  readonly table: TableName;
+  readonly heads: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  readonly lineOf: (row: number) => number;
+  /** What the person chose; null: what was chosen the last time, or else a guess. */
+  readonly matching: Matching | null;
+  /** Only tells what it would do. */
+  readonly dry: boolean;
+  readonly onProgress: (stage: string, done: number, of: number) => Promise<void>;
+}
+
+type Ports = { book: PlanBook; stockroom: StockroomStore; matchings: MatchingStore };
+
+const FAULTS_TOLD = 200;
+const SAMPLE = 5;
+const ATTEMPTS = 3;
+
+/** Brings the rows of a file into a table: all of them in one transaction, or none. */
+export async function bringIn(ports: Ports, person: Person, file: BringIn): Promise<Outcome<BringInView>> {
+  if (!may(person, permissionFor(file.table))) return failed({ kind: 'forbidden' });
+  const { columns } = tableOf(file.table);
+  const kept = file.matching ? null : await ports.matchings.find(person.id, file.table, file.heads);
+  const matching = file.matching ?? kept ?? guessMatching(file.heads, columns);
+  const against = missingColumns(matching, columns, file.heads);
+  const nothing = { added: 0, changed: 0, same: 0, refused: 0, faults: [], sample: [], done: false };
+  const view = { heads: file.heads, matching, remembered: kept !== null, rows: file.rows.length, against };
+  if (against.length > 0) return done({ ...view, ...nothing });
+  const edits = await editsOf(file, matching);
+  for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
+    await file.onProgress('checking', 0, edits.length);
+    const { document, version } = await ports.book.current();
+    const checked = checkEdit(
+      document,
+      { table: file.table, edits, drops: [], overwrite: true },
+      (row) => `line ${file.lineOf(row)}`,
+    );
+    const lines = new Set(checked.faults.map(({ row }) => row));
+    const counts = {
+      added: checked.added.length,
+      changed: checked.changed.length,
+      same: edits.length - checked.added.length - checked.changed.length - lines.size,
+      refused: lines.size,
+      faults: checked.faults.slice(0, FAULTS_TOLD).map((fault) => told(fault, file, matching)),
+      sample: edits.slice(0, SAMPLE).map(({ cells }) => cells),
+    };
+    if (file.dry || checked.faults.length > 0) return done({ ...view, ...counts, done: false });
+    await file.onProgress('writing', 0, edits.length);
+    const changing = new Set([...checked.added, ...checked.changed]);
+    const { keyOf } = tableOf(file.table);
+    const puts = checked.change.puts.filter((entry) => changing.has(keyOf(entry)));
+    const saved =
+      puts.length === 0
+        ? { kind: 'saved' as const }
+        : await ports.stockroom.change({ ...checked.change, puts }, version, {
+            person: person.id,
+            action: 'brought-in',
+          });
+    if (saved.kind === 'moved-on') continue;
+    await ports.matchings.keep(person.id, file.table, file.heads, matching);
+    return done({ ...view, ...counts, done: true });
+  }
+  return failed({
+    kind: 'conflict',
+    message: 'Others are changing the plan just now. Nothing was brought in.',
+  });
+}
+
+const A_STRETCH = 10_000;
+
+/** The rows as edits; what the file has no column for stays as it is. */
+async function editsOf(file: BringIn, matching: Matching): Promise<{ key: null; cells: Cells }[]> {
+  const places = file.heads.flatMap((head, i) => {
+    const field = matching[head];
+    return field ? [{ field, i }] : [];
+  });
+  const edits: { key: null; cells: Cells }[] = [];
+  for (let from = 0; from < file.rows.length; from += A_STRETCH) {
+    for (const row of file.rows.slice(from, from + A_STRETCH))
+      edits.push({
+        key: null,
+        cells: Object.fromEntries(places.map(({ field, i }) => [field, row[i] ?? ''])),
+      });
+    await file.onProgress('reading', Math.min(from + A_STRETCH, file.rows.length), file.rows.length);
+  }
+  return edits;
+}
+
+function told(
+  { row, field, what, wanted }: RowFault,
+  file: BringIn,
+  matching: Matching,
+): BringInView['faults'][number] {
+  const head = Object.entries(matching).find(([, of]) => of === field)?.[0] ?? '';
+  return { line: row === null ? 0 : file.lineOf(row), column: head, message: `${what}; wanted: ${wanted}` };
+}
