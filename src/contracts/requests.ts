@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { PROMOTION_STATUSES, type PromotionDocument, type PromotionStatus } from '../core/plan/index.ts';
 import type { Cells } from './table/index.ts';
 import { MANY_ACTIONS, type ManyAction } from './view/life.ts';
+import { AROUNDS, type Around } from './view/replies.ts';
 
 const id = Joi.string().min(1).max(200);
 
@@ -12,12 +13,15 @@ export interface PriceRequest {
   /** Wall time at the store, with a UTC offset where it happens twice. */
   at: string;
   group?: string;
+  /** Which steps to tell; absent: the week before and after. */
+  around?: Around;
 }
 export const priceRequest = Joi.object<PriceRequest>({
   store: id.required(),
   item: id.required(),
   at: Joi.string().required(),
   group: id,
+  around: Joi.valid(...AROUNDS),
 });
 
 export interface PriceAcrossRequest {

@@ -1,4 +1,5 @@
 import {
+  type Around,
   done,
   failed,
   invalid,
@@ -11,9 +12,12 @@ import {
 } from '../contracts/index.ts';
 import {
   DAY,
+  dayNumber,
+  dayOf,
   formatLocalDate,
   formatMoment,
   type Instant,
+  midnight,
   parseMoment,
   type ZoneClock,
 } from '../core/calendar/index.ts';
@@ -25,8 +29,14 @@ import type { PriceAnswer, Working } from '../core/tag-price/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { shopperOf } from './shopper-of.ts';
 
-/** How far the steps reach to either side of the moment. */
-const AROUND = 7 * DAY;
+/** How far the steps reach before and after the moment. */
+const REACH: Readonly<Record<Around, { readonly before: number; readonly after: number }>> = {
+  day: { before: 0, after: DAY },
+  week: { before: 7 * DAY, after: 7 * DAY },
+  year: { before: 182 * DAY, after: 183 * DAY },
+};
+/** How far ahead the next change is looked for. */
+const AHEAD = 400 * DAY;
 
 /** The price of one item in one store at one moment for one kind of shopper, with its whole story. */
 export async function askPrice(
@@ -50,7 +60,8 @@ export async function askPrice(
   const question = { sku: request.item, store: store.id, shopper };
   const item = compiled.catalogue.items[index]!;
   const answer = priceAt(compiled, { ...question, at });
-  const span = { from: (at - AROUND) as Instant, to: (at + AROUND) as Instant };
+  const span = spanAround(at, clock, request.around ?? 'week');
+  const ahead = stepsOf(current, question, { from: at, to: (at + AHEAD) as Instant }, clock);
   return done({
     item: { sku: item.sku, name: item.name, unit: item.unit ?? 'each', gtin: item.gtin ?? null },
     store: { id: store.id, name: store.name, timeZone: store.timeZone },
@@ -58,13 +69,22 @@ export async function askPrice(
     currency: compiled.plan.currency.code,
     ...storyOf(answer, current),
     steps: stepsOf(current, question, span, clock),
+    next: ahead[1] ?? null,
   });
+}
+
+/** The day of the store's own clock, or so much to either side. */
+function spanAround(at: Instant, clock: ZoneClock, around: Around): { from: Instant; to: Instant } {
+  const { before, after } = REACH[around];
+  if (around !== 'day') return { from: (at - before) as Instant, to: (at + after) as Instant };
+  const day = dayOf(clock.toWall(at));
+  return { from: clock.toInstant(midnight(day)), to: clock.toInstant(midnight(dayNumber(day + 1))) };
 }
 
 function storyOf(
   answer: PriceAnswer,
   current: CurrentPlan,
-): Omit<PriceStory, 'item' | 'store' | 'at' | 'currency' | 'steps'> {
+): Omit<PriceStory, 'item' | 'store' | 'at' | 'currency' | 'steps' | 'next'> {
   if (answer.kind === 'problem')
     return {
       problem: answer.problem,

@@ -18,6 +18,17 @@ export interface PromotionSummary {
   readonly revision: number;
 }
 
+/** How much of the time around a moment is looked at. */
+export const AROUNDS = ['day', 'week', 'year'] as const;
+export type Around = (typeof AROUNDS)[number];
+
+export interface PriceStepView {
+  readonly from: string;
+  readonly to: string;
+  readonly price: string | null;
+  readonly promotion: { readonly id: string; readonly name: string } | null;
+}
+
 export interface PriceStory {
   readonly item: {
     readonly sku: string;
@@ -55,13 +66,10 @@ export interface PriceStory {
     readonly reason: LostReason;
     readonly result: string | null;
   }[];
-  /** The day's and week's steps around the moment. */
-  readonly steps: readonly {
-    readonly from: string;
-    readonly to: string;
-    readonly price: string | null;
-    readonly promotion: { readonly id: string; readonly name: string } | null;
-  }[];
+  /** Spans of one price around the moment. */
+  readonly steps: readonly PriceStepView[];
+  /** What comes after the price of the moment; null where it stays for more than a year. */
+  readonly next: PriceStepView | null;
 }
 
 /** One item across stores, at the same hour of each store's own clock. */

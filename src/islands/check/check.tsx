@@ -1,6 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { type LensView, lensQuery, type PriceAcross, type PriceStory } from '../../contracts/view/index.ts';
+import {
+  type Around,
+  type LensView,
+  lensQuery,
+  type PriceAcross,
+  type PriceStory,
+} from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Across } from './across.tsx';
@@ -24,12 +30,14 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
     const here = `/check${lensQuery(view.lens, item ? { item } : {})}`;
     if (location.pathname + location.search !== here) history.replaceState(null, '', here);
   }, [item, view.lens]);
-  const asked = new URLSearchParams({ store: view.store.id, at: view.at, ...(item ? { item } : {}) });
+  const [around, setAround] = useState<Around>('week');
+  const asked = new URLSearchParams({ store: view.store.id, at: view.at, around, ...(item ? { item } : {}) });
   if (view.lens.shopper) asked.set('group', view.lens.shopper);
   const story = useQuery({
     queryKey: ['price', asked.toString()],
     queryFn: () => ask<PriceStory>(`/api/price?${asked}`),
     enabled: item !== null,
+    placeholderData: (before) => (before?.item.sku === item ? before : undefined),
   });
   const across = useAcross(view, item);
   return (
@@ -70,15 +78,41 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
               {view.shopper ? `to ${view.shopper.name}` : 'to a guest'}
             </p>
             <Why story={story.data} query={lensQuery(view.lens)} />
+            <Next story={story.data} view={view} />
             <Lost story={story.data} query={lensQuery(view.lens)} />
           </div>
           <div>
-            <Steps story={story.data} view={view} item={item} />
+            <Steps story={story.data} view={view} item={item} around={around} onAround={setAround} />
             {across.data ? <Across across={across.data} view={view} item={item} /> : null}
           </div>
         </div>
       ) : null}
     </>
+  );
+}
+
+/** When this price ends, and what comes then. */
+function Next({ story: { next }, view }: { story: PriceStory; view: LensView }) {
+  if (!next) return <p className="mt-3">It stays so for more than a year, as the plan stands.</p>;
+  return (
+    <p className="mt-3">
+      Next change: {shortMoment(next.from, view.now)},{' '}
+      {next.price === null ? 'then it is not sold' : <strong className="font-medium">{next.price}</strong>}
+      {next.promotion ? (
+        <>
+          {' '}
+          through{' '}
+          <a className="link" href={`/plan/${encodeURIComponent(next.promotion.id)}${lensQuery(view.lens)}`}>
+            {next.promotion.name}
+          </a>
+        </>
+      ) : next.price === null ? (
+        ''
+      ) : (
+        ', with no promotion'
+      )}
+      .
+    </p>
   );
 }
 

@@ -1,18 +1,59 @@
-import { type LensView, lensQuery, type PriceStory } from '../../contracts/view/index.ts';
-import { parseWallTime } from '../../core/calendar/index.ts';
+import {
+  AROUNDS,
+  type Around,
+  type LensView,
+  lensQuery,
+  type PriceStory,
+} from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { PriceTag } from '../../ui/pieces/index.ts';
+import { StepChart } from './step-chart.tsx';
 
-/** The week before and the week after: each span of one price, to be pressed for its own why. */
-export function Steps({ story, view, item }: { story: PriceStory; view: LensView; item: string }) {
+const AROUND_WORDS: Readonly<Record<Around, string>> = {
+  day: 'The day',
+  week: 'Two weeks',
+  year: 'The year',
+};
+
+/** The time around the moment: each span of one price, to be pressed for its own why. */
+export function Steps({
+  story,
+  view,
+  item,
+  around,
+  onAround,
+}: {
+  story: PriceStory;
+  view: LensView;
+  item: string;
+  around: Around;
+  onAround: (around: Around) => void;
+}) {
   const { steps, at } = story;
   const to = (moment: string) => `/check${lensQuery({ ...view.lens, at: moment.slice(0, 16) }, { item })}`;
   const moment = at.slice(0, 16);
   return (
     <section>
-      <h3 className="font-semibold text-sm">Before and after</h3>
-      <StepLine steps={steps} at={moment} />
-      <ol className="mt-2">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h3 className="font-semibold text-sm">Before and after</h3>
+        <fieldset className="flex gap-x-1">
+          <legend className="sr-only">How much of the time around</legend>
+          {AROUNDS.map((one) => (
+            <label key={one} className="choice">
+              <input
+                type="radio"
+                name="around"
+                className="sr-only"
+                checked={around === one}
+                onChange={() => onAround(one)}
+              />
+              {AROUND_WORDS[one]}
+            </label>
+          ))}
+        </fieldset>
+      </div>
+      <StepChart steps={steps} at={moment} currency={story.currency} />
+      <ol className="mt-2 max-h-96 overflow-y-auto">
         {steps.map((step, i) => {
           const here = step.from.slice(0, 16) <= moment && moment < step.to.slice(0, 16);
           return (
@@ -39,39 +80,5 @@ export function Steps({ story, view, item }: { story: PriceStory; view: LensView
         })}
       </ol>
     </section>
-  );
-}
-
-const WIDTH = 400;
-const HEIGHT = 64;
-
-/** The same as a line: higher is dearer. The words below say it all; this is for the eye. */
-function StepLine({ steps, at }: { steps: PriceStory['steps']; at: string }) {
-  const priced = steps.filter((step) => step.price !== null);
-  const first = steps[0];
-  const last = steps.at(-1);
-  if (priced.length === 0 || !first || !last) return null;
-  const wall = (text: string) => parseWallTime(text.slice(0, 16))!;
-  const values = priced.map(({ price }) => Number(price));
-  const low = Math.min(...values);
-  const high = Math.max(...values);
-  const x = (text: string) => ((wall(text) - wall(first.from)) / (wall(last.to) - wall(first.from))) * WIDTH;
-  const y = (price: string) =>
-    high === low ? HEIGHT / 2 : 8 + ((high - Number(price)) / (high - low)) * (HEIGHT - 16);
-  return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="mt-2 w-full" aria-hidden="true">
-      <line x1={x(at)} x2={x(at)} y1={0} y2={HEIGHT} stroke="var(--color-primary)" strokeWidth="1.5" />
-      {priced.map((step) => (
-        <line
-          key={step.from}
-          x1={x(step.from)}
-          x2={x(step.to)}
-          y1={y(step.price!)}
-          y2={y(step.price!)}
-          stroke="currentColor"
-          strokeWidth={step.promotion ? 5 : 2}
-        />
-      ))}
-    </svg>
   );
 }
