@@ -1,16 +1,4 @@
-import { isDeepStrictEqual } from 'node:util';
-import type Joi from 'joi';
-import {
-  done,
-  ENTRY_SCHEMAS,
-  failed,
-  invalid,
-  may,
-  type Outcome,
-  type Permission,
-  type Person,
-  shape,
-} from '../contracts/index.ts';
+import { done, failed, may, type Outcome, type Permission, type Person } from '../contracts/index.ts';
 import {
   type CellFault,
   type Cells,
@@ -89,6 +77,12 @@ export async function changeStockroom(
   return failed({ kind: 'conflict', message: 'Others are changing the plan just now. Nothing was saved.' });
 }
 
+/** An edit changes cells alone: two entries with the same cells are the same. */
+function sameRow({ toRow }: Table<object>, a: object, b: object): boolean {
+  const [one, other] = [toRow(a), toRow(b)];
+  return Object.keys(one).every((field) => one[field] === other[field]);
+}
+
 const pathOf = ({ row, key, field, what, wanted }: RowFault): Fault => ({
   path: row === null ? ['drops', key ?? '', field] : ['edits', row, field],
   what,
@@ -131,15 +125,20 @@ export function checkEdit(
     puts: [...puts.values()].map(({ entry }) => entry),
     drops: [...edit.drops, ...moved],
   };
-  faults.push(...barcodeFaults(document, edit.table, puts), ...wholeFaults(document, change, table, puts));
+  faults.push(
+    ...ownerFaults(document, edit.table, puts),
+    ...barcodeFaults(document, edit.table, puts),
+    ...wholeFaults(document, change, table, puts),
+  );
   const keys = [...puts.keys()];
   return {
     change,
     faults,
     added: keys.filter((key) => !before.has(key)),
-    changed: keys.filter(
-      (key) => before.has(key) && JSON.stringify(before.get(key)) !== JSON.stringify(puts.get(key)!.entry),
-    ),
+    changed: keys.filter((key) => {
+      const standing = before.get(key);
+      return standing !== undefined && !sameRow(table, standing, puts.get(key)!.entry);
+    }),
   };
 }
 
@@ -151,6 +150,8 @@ function keyOfNew(table: Table<object>, cells: Cells, currency: Currency): strin
   const read = table.fromRow({ price: '0', ...cells }, null, { currency });
   return read.ok ? table.keyOf(read.entry) : null;
 }
+
+const withArticle = (one: string): string => `${/^[aeiou]/.test(one) ? 'an' : 'a'} ${one}`;
 
 const gone = ({ one, columns }: Table<object>): CellFault => ({
   field: columns[0]!.field,
@@ -187,10 +188,46 @@ function checkKey(
     return { field, what: `${nameOf(twice.row)} is about the same ${one}`, wanted: 'one row for each' };
   if (edit.key === key) return null;
   if (edit.key !== null && !key.includes(KEY_MARK))
-    return { field, what: `the id of a ${one} stays as it is`, wanted: 'a new row, and the old one retired' };
+    return {
+      field,
+      what: `the id of ${withArticle(one)} stays as it is`,
+      wanted: 'a new row, and the old one retired',
+    };
   return before.has(key)
-    ? { field, what: `there is such a ${one} already`, wanted: 'a change of that row, or another key' }
+    ? {
+        field,
+        what: `there is ${withArticle(one)} of this key already`,
+        wanted: 'a change of that row, or another key',
+      }
     : null;
+}
+
+/** A row that hangs on something that is not there: the price of an unknown item, an own price of an unknown list. */
+function ownerFaults(
+  document: PlanDocument,
+  table: TableName,
+  puts: ReadonlyMap<string, { entry: object; row: number }>,
+): RowFault[] {
+  const field = table === 'prices' ? 'sku' : table === 'listPrices' ? 'list' : null;
+  if (field === null) return [];
+  const [known, what] =
+    field === 'sku'
+      ? [new Set(document.items.map(({ sku }) => sku)), 'item']
+      : [new Set((document.priceLists ?? []).map(({ id }) => id)), 'price list'];
+  return [...puts].flatMap(([key, { entry, row }]) => {
+    const owner = (entry as Record<string, string>)[field]!;
+    return known.has(owner)
+      ? []
+      : [
+          {
+            row,
+            key,
+            field,
+            what: `no ${what} "${owner}"`,
+            wanted: `the id of ${withArticle(what)} in this plan`,
+          },
+        ];
+  });
 }
 
 /** A barcode that a till would read as two items. Plans that come in whole may have such; nobody shall add one here. */
@@ -292,42 +329,4 @@ function ownerOf({ path: [part, index] }: Fault, document: PlanDocument): string
   )[String(part)];
   const entry = list?.[index as number];
   return `${OWNERS[String(part)] ?? part} “${entry?.name ?? entry?.sku ?? entry?.id ?? ''}”`;
-}
-
-/**
- * Saves one entry whole, rules and all, as its own page holds it.
- * @param was the entry as it was opened: what somebody else made of it since is not overwritten. Null: a new one.
- */
-export async function putEntry(
-  ports: { book: PlanBook; stockroom: StockroomStore },
-  person: Person,
-  { table, key, entry, was }: { table: TableName; key: string; entry: unknown; was: object | null },
-): Promise<Outcome<{ version: number }>> {
-  if (!may(person, permissionFor(table))) return failed({ kind: 'forbidden' });
-  const schema = (ENTRY_SCHEMAS as Partial<Record<TableName, Joi.Schema>>)[table];
-  if (!schema) return failed({ kind: 'not-found', what: `page for the table ${table}` });
-  const shaped = shape<object>(schema as Joi.Schema<object>, entry);
-  if (!shaped.ok) return failed({ kind: 'invalid', faults: shaped.faults });
-  const { keyOf } = tableOf(table);
-  if (keyOf(shaped.value) !== key)
-    return invalid(['id'], `the id of the address is "${key}"`, 'the same id in the entry');
-  const { document, version } = await ports.book.current();
-  const standing = entriesOf(document, table).find((one) => keyOf(one) === key) ?? null;
-  if (!isDeepStrictEqual(standing, was))
-    return failed({
-      kind: 'conflict',
-      message:
-        'Somebody changed this after you opened it. Nothing was saved; open it again to see what stands.',
-      current: standing ?? undefined,
-    });
-  const change: EntryChange = { table, puts: [shaped.value], drops: [] };
-  const faults = checkPlan(withEntries(document, change, keyOf));
-  if (faults.length > 0) return failed({ kind: 'invalid', faults });
-  const saved = await ports.stockroom.change(change, version, { person: person.id, action: 'changed' });
-  return saved.kind === 'saved'
-    ? done({ version: saved.version })
-    : failed({
-        kind: 'conflict',
-        message: 'Others are changing the plan just now. Nothing was saved; try again.',
-      });
 }

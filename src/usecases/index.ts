@@ -20,6 +20,7 @@ export * from './look-at-today.ts';
 export * from './open-promotion.ts';
 export * from './plan-store.ts';
 export * from './preview-promotion.ts';
+export * from './put-entry.ts';
 export * from './read-sheet-lines.ts';
 export * from './resolve-lens.ts';
 export * from './review-sending.ts';

@@ -7,4 +7,5 @@ export * from './fault.ts';
 export * from './gtin.ts';
 export * from './model.ts';
 export * from './read.ts';
+export { readFormula, readRounding } from './read-money.ts';
 export * from './shift-when.ts';

@@ -1,4 +1,4 @@
-import { breakEven, marginOf } from '../consequences/margin.ts';
+import { breakEven, marginOf } from '../consequences/index.ts';
 import { type MinorUnits, type Rounding, roundPrice } from '../money/index.ts';
 import type { Formula } from '../plan/index.ts';
 import { formulaResult } from '../tag-price/index.ts';

@@ -263,7 +263,7 @@ const DROPS: Readonly<Record<TableName, Drop>> = {
       where p.list = r.parts ->> 0 and p.sku = r.parts ->> 1`),
   async setItems(tx, keys) {
     await tx.execute(sql`
-      update item_set s set rule = jsonb_build_object('items', s.rule -> 'items' - gone.skus)
+      update item_set s set rule = jsonb_build_object('items', (s.rule -> 'items') - gone.skus)
       from (select r.parts ->> 0 as id, array_agg(r.parts ->> 1) as skus
         from jsonb_to_recordset(${partsOf(keys)}) as r(parts jsonb) group by 1) as gone
       where s.id = gone.id and s.rule ? 'items'`);

@@ -30,7 +30,7 @@ export function MoreParts({
   };
   return (
     <div className="mt-4 text-sm">
-      <p className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <p className="flex flex-wrap items-baseline gap-x-4 gap-y-3">
         {offer.rounding || offer.worksheet ? null : (
           <button type="button" className="part" onClick={onAddRounding}>
             + rounding

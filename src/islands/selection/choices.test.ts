@@ -8,7 +8,7 @@ const of = (choices: readonly { label: string; kind: string }[]) =>
   choices.map(({ label, kind }) => `${kind}: ${label}`);
 
 describe('what can be chosen', () => {
-  it('of goods: the hierarchy first, then sets, brands, tags, and the items that were found', async () => {
+  it('of goods: the hierarchy first, then sets, brands, tags, attributes, and the items that were found', async () => {
     const all = goodsChoices(await listChoices(inMemory(SMALL)), [{ sku: 'milk', name: 'Sun milk' }]);
     expect(of(all)).toEqual([
       'Hierarchy: Beauty',
@@ -17,6 +17,7 @@ describe('what can be chosen', () => {
       'Sets: Summer',
       'Brands: Wrenfold',
       'Tags: new',
+      'Attributes: 100',
       'Single items: Sun milk',
     ]);
     expect(all.find(({ label }) => label === 'Sun care')).toMatchObject({

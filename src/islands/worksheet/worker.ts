@@ -1,5 +1,5 @@
 import { currencyOf, type MinorUnits, parseAmount } from '../../core/money/index.ts';
-import { readFormula, readRounding } from '../../core/plan/read-money.ts';
+import { readFormula, readRounding } from '../../core/plan/index.ts';
 import {
   filterCounts,
   runPasses,

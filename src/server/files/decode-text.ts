@@ -1,3 +1,5 @@
+import iconv from 'iconv-lite';
+
 /**
  * The text of a file: UTF-8 with or without a mark, UTF-16 with one; bytes that are no UTF-8 are taken as Windows-1252,
  * which older spreadsheets write.
@@ -8,7 +10,8 @@ export function decodeText(bytes: Uint8Array): { text: string; encoding: string 
   try {
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), encoding: 'utf-8' };
   } catch {
-    return { text: new TextDecoder('windows-1252').decode(bytes), encoding: 'windows-1252' };
+    // Node's own decoder takes Windows-1252 for Latin-1, and would lose the euro sign.
+    return { text: iconv.decode(Buffer.from(bytes), 'windows-1252'), encoding: 'windows-1252' };
   }
 }
 

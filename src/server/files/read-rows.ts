@@ -25,7 +25,10 @@ export async function readRows(bytes: Uint8Array): Promise<Outcome<FileRows>> {
 const refused = (what: string, wanted: string) => invalid([], what, wanted);
 
 function readCsv(text: string): Outcome<FileRows> {
-  const { data, errors } = Papa.parse<string[]>(text, { skipEmptyLines: false });
+  const { data, errors } = Papa.parse<string[]>(text, {
+    skipEmptyLines: false,
+    delimiter: delimiterOf(text),
+  });
   const quote = errors.find(({ type }) => type === 'Quotes');
   if (quote)
     return refused(
@@ -33,6 +36,14 @@ function readCsv(text: string): Outcome<FileRows> {
       'every " closed by another',
     );
   return withHeads(data, 'csv');
+}
+
+/** What stands between the heads: the mark that is most often in the first line with anything in it, quotes aside. */
+function delimiterOf(text: string): string {
+  const heads = text.split(/\r?\n/).find((line) => line.trim() !== '') ?? '';
+  const bare = heads.replace(/"[^"]*"/g, '');
+  const count = (mark: string) => bare.split(mark).length;
+  return [';', ',', '\t', '|'].reduce((best, mark) => (count(mark) > count(best) ? mark : best));
 }
 
 async function readSheet(bytes: Uint8Array): Promise<Outcome<FileRows>> {

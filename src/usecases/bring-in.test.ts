@@ -1,0 +1,160 @@
+import { describe, expect, it } from 'vitest';
+import { inMemory, person } from '../../tests/plans/ports.ts';
+import { SMALL } from '../../tests/plans/small-plan.ts';
+import type { Matching } from '../contracts/index.ts';
+import type { TableName } from '../contracts/table/index.ts';
+import { type BringIn, bringIn, type MatchingStore } from './index.ts';
+import { readSheetLines } from './read-sheet-lines.ts';
+
+const planner = person('planner');
+
+function ports() {
+  const kept = new Map<string, Matching>();
+  const matchings: MatchingStore = {
+    find: async (by, table, heads) => kept.get(JSON.stringify([by, table, heads])) ?? null,
+    keep: async (by, table, heads, matching) => void kept.set(JSON.stringify([by, table, heads]), matching),
+  };
+  return { ...inMemory(SMALL), matchings };
+}
+
+const file = (heads: string[], rows: string[][], more: Partial<BringIn> = {}): BringIn => ({
+  table: 'items' as TableName,
+  heads,
+  rows,
+  lineOf: (row) => row + 2,
+  matching: null,
+  dry: true,
+  onProgress: async () => {},
+  ...more,
+});
+
+const HEADS = ['SKU', 'Description', 'Category', 'EAN', 'Cost price', 'Colour'];
+const ROWS = [
+  ['milk', 'Sun milk', 'sun', '', '12,00', 'red'],
+  ['spray', 'Sun spray, new', 'sun', '', '4,00', ''],
+  ['new-1', 'New', 'food', '2000000000329', '1.50', ''],
+];
+
+describe('a file that comes in', () => {
+  it('is matched by what columns are called, and shows what it would do', async () => {
+    const outcome = await bringIn(ports(), planner, file(HEADS, ROWS));
+    expect(outcome).toMatchObject({
+      ok: true,
+      value: {
+        matching: { SKU: 'sku', Description: 'name', Category: 'node', EAN: 'gtin', 'Cost price': 'cost' },
+        remembered: false,
+        rows: 3,
+        added: 1,
+        changed: 1,
+        same: 1,
+        refused: 0,
+        done: false,
+      },
+    });
+  });
+
+  it('is in once it is brought in; what it has no column for stays, and its matching is remembered', async () => {
+    const all = ports();
+    const chosen = { SKU: 'sku', Description: 'name', Category: 'node', Colour: 'tags' };
+    const outcome = await bringIn(all, planner, file(HEADS, ROWS, { dry: false, matching: chosen }));
+    expect(outcome).toMatchObject({ ok: true, value: { done: true, added: 1, changed: 2 } });
+    const { document } = await all.book.current();
+    expect(document.items.find(({ sku }) => sku === 'milk')).toMatchObject({
+      brand: 'Wrenfold',
+      cost: '12.00',
+      tags: ['red'],
+      prices: [{ price: '24.90' }],
+    });
+    const again = await bringIn(all, planner, file(HEADS, ROWS));
+    expect(again).toMatchObject({ value: { remembered: true, matching: chosen, same: 3 } });
+  });
+
+  it('tells what is wrong line by line, and leaves everything as it was', async () => {
+    const all = ports();
+    const rows = [
+      ['milk', 'Sun milk', 'sun', '123', '1.234', ''],
+      ['new-1', 'One', 'nowhere', '', '', ''],
+      ['new-2', 'Two', 'sun', '', '', ''],
+      ['new-2', 'Two again', 'sun', '', '', ''],
+      ['', 'Nameless', 'sun', '', '', ''],
+    ];
+    const outcome = await bringIn(all, planner, file(HEADS, rows, { dry: false }));
+    expect(outcome).toMatchObject({ ok: true, value: { done: false, refused: 4 } });
+    if (!outcome.ok) return;
+    const told = outcome.value.faults.map(({ line, column, message }) => `${line} ${column}: ${message}`);
+    expect(told.toSorted()).toEqual([
+      '2 Cost price: "1.234" has 3 decimals; wanted: at most 2 decimals: EUR has no more',
+      '3 Category: no node "nowhere"; wanted: the id of a node in this plan',
+      '5 SKU: line 4 is about the same item; wanted: one row for each',
+      '6 SKU: nothing stands here; wanted: a value',
+    ]);
+    expect((await all.book.current()).version).toBe(1);
+  });
+
+  it('with wrong columns names those that it has', async () => {
+    const outcome = await bringIn(ports(), planner, file(['Town', 'Price'], [['x', '1']]));
+    expect(outcome).toMatchObject({
+      value: {
+        against: [
+          'No column of the file is the item number; its columns are Town, Price. Say below which one it is.',
+        ],
+      },
+    });
+  });
+
+  it('is not for everybody', async () => {
+    expect(await bringIn(ports(), person('viewer'), file(HEADS, ROWS))).toEqual({
+      ok: false,
+      failure: { kind: 'forbidden' },
+    });
+    expect((await bringIn(ports(), planner, file(HEADS, ROWS, { table: 'stores' }))).ok).toBe(false);
+  });
+
+  it('says how far it is', async () => {
+    const stages: string[] = [];
+    const onProgress = async (stage: string, done: number, of: number) =>
+      void stages.push(`${stage} ${done}/${of}`);
+    await bringIn(ports(), planner, file(HEADS, ROWS, { onProgress, dry: false }));
+    expect(stages).toEqual(['reading 3/3', 'checking 0/3', 'writing 0/3']);
+  });
+});
+
+describe('lines of a worksheet out of a file', () => {
+  const read = (heads: string[], rows: string[][]) =>
+    readSheetLines(inMemory(SMALL), { heads, rows, lineOf: (row) => row + 2 });
+
+  it('are numbers and new prices', async () => {
+    expect(
+      await read(
+        ['Item number', 'Regular', 'New'],
+        [
+          ['milk', '24.90', '20,00'],
+          ['oil', '8.00', ''],
+        ],
+      ),
+    ).toEqual({
+      lines: { milk: '20.00' },
+      refused: [],
+    });
+  });
+
+  it.each([
+    [['Item number', 'New'], [['nobody', '1']], 'no item or barcode "nobody"'],
+    [
+      ['Item number', 'New'],
+      [['milk', '1.005']],
+      '"1.005" has 3 decimals; wanted: at most 2 decimals: EUR has no more',
+    ],
+    [
+      ['Item number', 'New'],
+      [
+        ['milk', '1'],
+        ['milk', '2'],
+      ],
+      'a second, other price for milk; wanted: one line for each item',
+    ],
+    [['Town'], [['x']], 'its columns are Town; wanted: one called Item number and one called New'],
+  ])('%j %j are refused', async (heads, rows, message) => {
+    expect((await read(heads, rows)).refused.at(-1)!.message).toBe(message);
+  });
+});

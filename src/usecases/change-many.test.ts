@@ -1,0 +1,176 @@
+import { describe, expect, it } from 'vitest';
+import { inMemory, person } from '../../tests/plans/ports.ts';
+import { change, withPromotions } from '../../tests/plans/small-plan.ts';
+import type { ManyAction } from '../contracts/index.ts';
+import {
+  beginPromotion,
+  changeMany,
+  dropTemplate,
+  keepTemplate,
+  listTemplates,
+  type ManyRequest,
+  previewMany,
+  type StoredTemplate,
+  type TemplateStore,
+} from './index.ts';
+
+const planner = person('planner');
+const approver = person('approver');
+const NOW = Date.parse('2027-04-14T10:00:20Z') as never;
+const letters = () => 'abcdef';
+const asked = (action: ManyAction, more: Partial<ManyRequest> = {}): ManyRequest => ({
+  ids: ['a'],
+  action,
+  days: 7,
+  store: 'east',
+  ...more,
+});
+
+describe('many promotions at once', () => {
+  it.each<[ManyAction, Parameters<typeof change>[1], object]>([
+    ['approve', { status: 'draft' }, { status: 'approved' }],
+    ['withdraw', {}, { status: 'draft' }],
+    ['pause', {}, { status: 'paused' }],
+    ['resume', { status: 'paused' }, { status: 'approved' }],
+    ['archive', {}, { status: 'archived' }],
+    ['end-now', {}, { when: { from: '2027-03-01T09:00', to: '2027-04-14T12:01' } }],
+    ['move', {}, { when: { from: '2027-03-08T09:00', to: '2027-06-08T20:00' } }],
+  ])('%s makes of %j %j', async (action, said, wanted) => {
+    const ports = inMemory(withPromotions(change('a', said)));
+    expect(await changeMany(ports, approver, asked(action), NOW, letters)).toEqual({
+      ok: true,
+      value: { changed: 1, ids: ['a'] },
+    });
+    expect(ports.saved[0]!.promotion).toMatchObject(wanted);
+  });
+
+  it('are copied as drafts with ids of their own, the dates so many days later', async () => {
+    const ports = inMemory(withPromotions(change('a'), change('b')));
+    const outcome = await changeMany(ports, planner, asked('again', { ids: ['a', 'b'] }), NOW, letters);
+    expect(outcome).toMatchObject({ value: { ids: ['a-abcdef', 'b-abcdef'] } });
+    expect(ports.saved.map(({ promotion }) => [promotion.id, promotion.status, promotion.when.from])).toEqual(
+      [
+        ['a', 'approved', '2027-03-01T09:00'],
+        ['b', 'approved', '2027-03-01T09:00'],
+        ['a-abcdef', 'draft', '2027-03-08T09:00'],
+        ['b-abcdef', 'draft', '2027-03-08T09:00'],
+      ],
+    );
+  });
+
+  it.each<[ManyAction, Parameters<typeof change>[1], string]>([
+    ['pause', { status: 'draft' }, 'is draft'],
+    ['resume', {}, 'is approved'],
+    ['end-now', { when: { from: '2027-05-01T09:00' } }, 'has not started'],
+    ['end-now', { when: { from: '2027-03-01T09:00', to: '2027-04-01T00:00' } }, 'is over already'],
+  ])('%s is refused for %j: it %s', async (action, said, what) => {
+    const fitting = change('b', action === 'resume' ? { status: 'paused' } : {});
+    const ports = inMemory(withPromotions(change('a', said), fitting));
+    const outcome = await changeMany(ports, approver, asked(action, { ids: ['a', 'b'] }), NOW, letters);
+    expect(outcome).toMatchObject({
+      ok: false,
+      failure: { kind: 'invalid', faults: [{ path: ['ids', 0], what: `“a” ${what}` }] },
+    });
+    expect(ports.actions).toEqual([]);
+  });
+
+  it.each<[ManyAction, boolean]>([
+    ['approve', false],
+    ['resume', false],
+    ['pause', true],
+    ['again', true],
+  ])('%s by a planner: %s', async (action, may) => {
+    const status = action === 'resume' ? 'paused' : action === 'approve' ? 'draft' : 'approved';
+    const ports = inMemory(withPromotions(change('a', { status })));
+    expect((await changeMany(ports, planner, asked(action), NOW, letters)).ok).toBe(may);
+  });
+
+  it('moved by somebody who does not approve are drafts again', async () => {
+    const ports = inMemory(withPromotions(change('a')));
+    await changeMany(ports, planner, asked('move'), NOW, letters);
+    expect(ports.saved[0]!.promotion.status).toBe('draft');
+  });
+
+  it('say beforehand which prices of this moment would change', async () => {
+    const ports = inMemory(
+      withPromotions(
+        change('a', { items: { items: ['milk', 'oil'] } }),
+        change('b', { status: 'draft', items: { items: ['spray'] }, where: { stores: ['east'] } }),
+      ),
+    );
+    expect(await previewMany(ports, approver, asked('pause'), NOW, letters)).toMatchObject({
+      value: { items: 2, stores: 2, up: 4, down: 0, promotions: [{ id: 'a', status: 'paused' }] },
+    });
+    expect(await previewMany(ports, approver, asked('approve', { ids: ['b'] }), NOW, letters)).toMatchObject({
+      value: { items: 1, stores: 1, up: 0, down: 1 },
+    });
+    expect(await previewMany(ports, approver, asked('again'), NOW, letters)).toMatchObject({
+      value: { items: 0, stores: 0, promotions: [{ id: 'a-abcdef', from: '2027-03-08T09:00' }] },
+    });
+    expect(ports.actions).toEqual([]);
+  });
+
+  it('are not found, or not there for the person', async () => {
+    const ports = inMemory(withPromotions(change('a')));
+    expect(await changeMany(ports, approver, asked('pause', { ids: ['x'] }), NOW, letters)).toMatchObject({
+      failure: { kind: 'not-found', what: 'promotion x' },
+    });
+    expect(await changeMany(ports, person('planner', ['west']), asked('pause'), NOW, letters)).toMatchObject({
+      failure: { kind: 'not-found', what: 'store east' },
+    });
+  });
+});
+
+/** Templates in memory. */
+function templates(): TemplateStore {
+  const kept: StoredTemplate[] = [];
+  return {
+    all: async () => kept,
+    async put(name, promotion) {
+      kept.push({ id: kept.length + 1, name, promotion });
+      return kept.length;
+    },
+    drop: async (id) => kept.splice(id - 1, 1).length > 0,
+  };
+}
+
+describe('what a new price change begins with', () => {
+  const ports = () => ({ ...inMemory(withPromotions(change('a'))), templates: templates() });
+  it('is a copy in the first weeks to come, a draft without an id', async () => {
+    expect(await beginPromotion(ports(), { copy: 'a' }, '2027-04-14T12:00')).toMatchObject({
+      id: '',
+      status: 'draft',
+      when: { from: '2027-04-19T09:00', to: '2027-07-20T20:00' },
+    });
+  });
+
+  it('is a template, or nothing where there is none', async () => {
+    const all = ports();
+    await keepTemplate(all, planner, { name: ' Weekend ', promotion: change('w') });
+    expect(await beginPromotion(all, { template: '1' }, '2027-02-01T00:00')).toMatchObject({
+      when: { from: '2027-03-08T09:00' },
+    });
+    const [listed] = await listTemplates(all);
+    expect(listed).toMatchObject({ name: 'Weekend' });
+    expect(listed!.sentence).toContain('10 % less on everything');
+    expect(await beginPromotion(all, { template: '2' }, '2027-02-01T00:00')).toBeNull();
+    expect(await beginPromotion(all, {}, '2027-02-01T00:00')).toBeNull();
+  });
+
+  it('is kept as a template only by who plans, with a name, and whole', async () => {
+    const all = ports();
+    expect(await keepTemplate(all, person('viewer'), { name: 'x', promotion: change('w') })).toMatchObject({
+      failure: { kind: 'forbidden' },
+    });
+    expect(await keepTemplate(all, planner, { name: ' ', promotion: change('w') })).toMatchObject({
+      failure: { kind: 'invalid' },
+    });
+    expect(
+      await keepTemplate(all, planner, {
+        name: 'x',
+        promotion: { ...change('w'), where: { group: 'gone' } },
+      }),
+    ).toMatchObject({ failure: { kind: 'invalid' } });
+    expect(await dropTemplate(all, planner, 1)).toMatchObject({ failure: { kind: 'not-found' } });
+  });
+});
