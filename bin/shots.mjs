@@ -18,7 +18,7 @@ async function writeDraft(page) {
     .getByRole('main')
     .getByRole('button', { name: /^Goods:/ })
     .press('Enter');
-  await page.getByRole('combobox').fill('sun care');
+  await page.getByRole('combobox', { name: 'Goods' }).fill('sun care');
   await page
     .getByRole('option', { name: /Sun care/ })
     .first()
@@ -27,6 +27,35 @@ async function writeDraft(page) {
   await page.getByRole('button', { name: '+ rounding' }).click();
   await page.keyboard.press('Escape');
   await page.getByText(/of \d+ items change price/).waitFor();
+}
+
+/** A worksheet over the teas, with a second pass and a line by hand. */
+async function layOut(page) {
+  await writeDraft(page);
+  await page.getByRole('button', { name: '+ lines in a worksheet' }).click();
+  const sheet = page.getByRole('grid', { name: 'Lines of the worksheet' });
+  await sheet.focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.type('9.99');
+  await page.keyboard.press('Enter');
+  await page.getByText('By hand 1').waitFor();
+  await page.getByRole('heading', { name: 'Worksheet' }).evaluate((heading) => heading.scrollIntoView());
+}
+
+/** A file with faults of several kinds. */
+async function chooseFile(page) {
+  const lines = [
+    'SKU;Description;Category;EAN;Cost price',
+    'Q100033;Rosmarra Sun milk 400 ml;sun-milk;2000000000329;7,50',
+    'Q900001;Rosmarra Sun milk 75 ml;sun-milk;2000000000328;2,10',
+    'Q900002;Rosmarra Sun stick;sun-sticks;;1,234',
+    'Q900002;Rosmarra Sun stick;sun-milk;;1,23',
+  ];
+  const buffer = Buffer.from(lines.join('\n'));
+  await page
+    .getByLabel('The file', { exact: true })
+    .setInputFiles({ name: 'items.csv', mimeType: 'text/csv', buffer });
+  await page.getByText('would be added').waitFor();
 }
 
 async function sendAll(page) {
@@ -44,6 +73,11 @@ const VIEWS = [
   { name: 'today', path: '/today' },
   { name: 'plan', path: '/plan' },
   { name: 'price-change', path: '/plan/new?where=group:city', does: writeDraft },
+  { name: 'worksheet', path: '/plan/new?where=group:city', does: layOut },
+  { name: 'calendar', path: '/plan/calendar' },
+  { name: 'items', path: '/stockroom/items' },
+  { name: 'set', path: '/stockroom/set/summer' },
+  { name: 'files', path: '/stockroom/files', does: chooseFile },
   { name: 'check', path: '/check?item=Q100181' },
   { name: 'check-at-night', path: '/check?item=Q100181&for=members', light: 'dark' },
   { name: 'send-review', path: '/send' },

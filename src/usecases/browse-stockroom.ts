@@ -68,6 +68,7 @@ async function browseItems(ports: Ports, current: CurrentPlan, browse: Browse): 
     descending: browse.descending,
     offset: inMemory ? 0 : browse.offset,
     limit: inMemory ? null : browse.limit,
+    counted: true,
   });
   const store = compiled.stores.get(browse.store)!;
   const shelf = compiled.shelf(store, dayOf(compiled.clockOf(store).toWall(browse.at)));
@@ -129,6 +130,7 @@ async function foundEntries(
     descending: false,
     offset: 0,
     limit: null,
+    counted: false,
   });
   const skus = new Set(found.skus);
   return entries.filter((entry) => skus.has((entry as { sku: string }).sku));

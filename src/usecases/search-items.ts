@@ -23,6 +23,7 @@ export async function searchItems(
     descending: false,
     offset: 0,
     limit: MOST * 2,
+    counted: false,
   });
   return skus
     .flatMap((sku) => {

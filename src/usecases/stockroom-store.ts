@@ -15,6 +15,8 @@ export interface ItemSearch {
   readonly offset: number;
   /** Null: all of them. */
   readonly limit: number | null;
+  /** Whether to say how many there are beside those that are given; else the total is theirs. */
+  readonly counted: boolean;
 }
 
 /** Port: the tables of the stockroom. */

@@ -33,10 +33,11 @@ const ALL_RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best
 /** What axe has against a page, in short; by some rules only, or within a part of the page only. */
 export async function accessFaults(
   page: Page,
-  { rules, within }: { rules?: string[]; within?: string } = {},
+  { rules, within, except = [] }: { rules?: string[]; within?: string; except?: string[] } = {},
 ): Promise<string[]> {
   const builder = new AxeBuilder({ page });
   if (within) builder.include(within);
+  if (except.length > 0) builder.disableRules(except);
   const { violations } = await (rules ? builder.withRules(rules) : builder.withTags(ALL_RULES)).analyze();
   return violations.map(
     ({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(' | ')}`,

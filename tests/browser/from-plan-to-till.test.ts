@@ -38,7 +38,7 @@ test('a price change goes from the plan to the till, and switches at nine in two
   await page.getByLabel(/^How much/).fill('15');
   await page.keyboard.press('Escape');
   await openPart(page, /^Goods:/);
-  await page.getByRole('combobox', { name: 'Find: Goods' }).fill('sun care');
+  await page.getByRole('combobox', { name: 'Goods' }).fill('sun care');
   await page
     .getByRole('option', { name: /Sun care/ })
     .first()

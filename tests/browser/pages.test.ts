@@ -21,9 +21,21 @@ const PAGES = [
   '/stockroom',
   '/stockroom/item/Q100181',
   '/stockroom/item/no-such-item',
+  '/stockroom/items',
+  '/stockroom/prices?where=s003',
+  '/stockroom/ranges',
+  '/stockroom/set/summer',
+  '/stockroom/range/core',
+  '/stockroom/store/s001',
+  '/stockroom/files',
+  '/stockroom/reprice',
+  '/plan/calendar',
 ];
 
 const MANY_ROWS = ['/send', '/stockroom'];
+
+/** What a narrow grip does, keys on the bar and the page of the promotion do too (WCAG 2.5.8, equivalent control). */
+const EXCEPT: Readonly<Record<string, string[]>> = { '/plan/calendar': ['target-size'] };
 
 /** Between them they show every colour of the dark theme. */
 const BY_NIGHT = ['/today', '/plan/new', '/check?item=Q100181&where=s003&for=members', '/stockroom'];
@@ -46,7 +58,7 @@ describe('at the desk', () => {
     const { page } = await sitDown(browser, MANY_ROWS.includes(path) ? 'tove' : 'rufus');
     await page.goto(path);
     await settled(page);
-    expect(await accessFaults(page)).toEqual([]);
+    expect(await accessFaults(page, { except: EXCEPT[path] })).toEqual([]);
     if (BY_NIGHT.includes(path)) {
       await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'ink'));
       expect(await accessFaults(page, { rules: ['color-contrast'] })).toEqual([]);

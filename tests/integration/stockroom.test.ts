@@ -264,6 +264,7 @@ describe('the search for items', () => {
         descending: false,
         offset: 0,
         limit: 10,
+        counted: false,
         ...search,
       })
     ).skus;
@@ -290,6 +291,7 @@ describe('the search for items', () => {
       descending: false,
       offset: 0,
       limit: 1,
+      counted: true,
     });
     expect(total).toBe(3);
   });

@@ -19,7 +19,7 @@ export function stockroomRepository(db: Database): StockroomStore {
 const escaped = (word: string): string => word.replace(/[\\%_]/g, (mark) => `\\${mark}`);
 
 async function findItems(db: Database, search: ItemSearch): ReturnType<StockroomStore['findItems']> {
-  const { words, among, limit, offset } = search;
+  const { words, among, limit, offset, counted } = search;
   const where = and(
     ...words.map((word) => like(t.item.search, `%${escaped(word)}%`)),
     among ? sql`${t.item.sku} = any(${sql.param([...among])})` : undefined,
@@ -32,9 +32,9 @@ async function findItems(db: Database, search: ItemSearch): ReturnType<Stockroom
     .offset(offset);
   const [rows, [all]] = await Promise.all([
     limit === null ? found : found.limit(limit),
-    db.select({ total: count() }).from(t.item).where(where),
+    counted ? db.select({ total: count() }).from(t.item).where(where) : [],
   ]);
-  return { skus: rows.map(({ sku }) => sku), total: all!.total };
+  return { skus: rows.map(({ sku }) => sku), total: all?.total ?? rows.length };
 }
 
 /** A whole number or barcode that was typed comes first, then names that begin with it. */

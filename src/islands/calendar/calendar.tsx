@@ -1,4 +1,6 @@
 import {
+  type Active,
+  type Announcements,
   DndContext,
   type KeyboardCoordinateGetter,
   KeyboardSensor,
@@ -41,6 +43,20 @@ export interface Opened {
   readonly promotion: PriceChangePromotionDocument;
   readonly revision: number;
 }
+
+const nameOf = (active: Active): string => (active.data.current as Dragged).bar.name;
+
+/** What a screen reader hears; where it would stand is told by the panel beside. */
+const ANNOUNCEMENTS: Announcements = {
+  onDragStart: ({ active }) => `${nameOf(active)} is held.`,
+  onDragOver: () => undefined,
+  onDragEnd: ({ active }) => `${nameOf(active)} is let go.`,
+  onDragCancel: ({ active }) => `${nameOf(active)} is left where it was.`,
+};
+const INSTRUCTIONS = {
+  draggable:
+    'Press space to take it, the arrows left and right for a day, up and down for a week, space to let it go, Escape to leave it where it was.',
+};
 
 const BY_WORDS: Readonly<Record<LanesBy, string>> = { group: 'By store group', department: 'By department' };
 const SPANS = [
@@ -165,6 +181,7 @@ function Desk({ view, plans, approves }: CalendarProps) {
       <DndContext
         sensors={sensors}
         autoScroll={false}
+        accessibility={{ announcements: ANNOUNCEMENTS, screenReaderInstructions: INSTRUCTIONS }}
         onDragStart={async ({ active }) => {
           const { bar, grip } = active.data.current as Dragged;
           setSaid('');
@@ -178,14 +195,16 @@ function Desk({ view, plans, approves }: CalendarProps) {
         onDragCancel={() => setPull(null)}
         onDragEnd={letGo}
       >
-        <div className="grid grid-cols-[8.5rem_minmax(0,1fr)] text-sm">
-          <span />
-          <div ref={board}>
-            <Heads days={days} at={view.at} />
+        <div className="overflow-x-auto">
+          <div className="grid min-w-[60rem] grid-cols-[8.5rem_minmax(0,1fr)] text-sm">
+            <span />
+            <div ref={board}>
+              <Heads days={days} at={view.at} />
+            </div>
+            {(data ?? []).map((lane) => (
+              <Lane key={lane.id} lane={lane} days={days} view={view} pull={pull} locked={!plans} />
+            ))}
           </div>
-          {(data ?? []).map((lane) => (
-            <Lane key={lane.id} lane={lane} days={days} view={view} pull={pull} locked={!plans} />
-          ))}
         </div>
       </DndContext>
       {!data && !error ? <p className="quiet mt-4">Reading the plan …</p> : null}

@@ -63,6 +63,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
   const keeping = useKeptDraft(kept?.promotion.id ?? newKey, draft, {
     dirty: plans && dirty,
     revision: kept?.revision ?? null,
+    there: unsaved !== null,
     onFirst: () => {
       if (!kept) history.replaceState(null, '', `/plan/new${lensQuery(view.lens, { draft: newKey })}`);
     },

@@ -15,11 +15,22 @@ const pathOf = (key: string): string => `/api/drafts/${encodeURIComponent(key)}`
 export function useKeptDraft(
   key: string,
   draft: Draft,
-  { dirty, revision, onFirst }: { dirty: boolean; revision: number | null; onFirst: () => void },
+  {
+    dirty,
+    revision,
+    there,
+    onFirst,
+  }: {
+    dirty: boolean;
+    revision: number | null;
+    /** Whether something is kept already when the page opens. */
+    there: boolean;
+    onFirst: () => void;
+  },
 ): Keeping {
   const [keeping, setKeeping] = useState<Keeping>('nothing');
   const text = JSON.stringify(draft);
-  const known = useRef(false);
+  const known = useRef(there);
   const first = useRef(onFirst);
   first.current = onFirst;
   useEffect(() => {

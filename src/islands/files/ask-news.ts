@@ -7,7 +7,7 @@ import { Refused } from '../server/index.ts';
  */
 export async function askNews(
   path: string,
-  file: File,
+  file: Blob,
   onProgress: (words: string) => void,
 ): Promise<BringInView> {
   const reply = await fetch(path, { method: 'POST', body: file }).catch(() => null);

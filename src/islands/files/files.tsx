@@ -51,11 +51,11 @@ export function Files({ tables, brings }: FilesProps) {
 
 function In({ brings }: { brings: readonly TableName[] }) {
   const [table, setTable] = useState<TableName>(brings[0]!);
-  const [file, setFile] = useState<File | null>(null);
+  const [file, setFile] = useState<Blob | null>(null);
   const [state, setState] = useState<State>({ kind: 'nothing' });
   const { columns, title } = tableOf(table);
 
-  async function send(chosen: File, of: TableName, matching: Matching | null, dry: boolean): Promise<void> {
+  async function send(chosen: Blob, of: TableName, matching: Matching | null, dry: boolean): Promise<void> {
     setState({ kind: 'working', words: dry ? 'Looking what it would do …' : 'Bringing it in …' });
     const query = new URLSearchParams(dry ? { dry: '1' } : {});
     if (matching) query.set('matching', JSON.stringify(matching));
@@ -101,8 +101,10 @@ function In({ brings }: { brings: readonly TableName[] }) {
             type="file"
             accept=".csv,.txt,.xlsx,.json,text/csv,application/json"
             className="file-input file-input-sm mt-0.5 w-72"
-            onChange={(event) => {
-              const chosen = event.target.files?.[0] ?? null;
+            onChange={async (event) => {
+              const picked = event.target.files?.[0];
+              // Its bytes are kept: a browser gives no more of a file that was changed since it was chosen.
+              const chosen = picked ? new Blob([await picked.arrayBuffer()]) : null;
               setFile(chosen);
               if (chosen) send(chosen, table, null, true);
               else setState({ kind: 'nothing' });

@@ -56,12 +56,14 @@ export function AddLines({
       <button type="button" className="btn btn-sm mt-2" disabled={text.trim() === ''} onClick={add}>
         Add these lines
       </button>
-      <ul role="status">
-        {said.slice(0, 12).map((words) => (
-          <li key={words}>{words}</li>
-        ))}
-        {said.length > 12 ? <li>and {said.length - 12} more</li> : null}
-      </ul>
+      <div role="status">
+        <ul>
+          {said.slice(0, 12).map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+          {said.length > 12 ? <li>and {said.length - 12} more</li> : null}
+        </ul>
+      </div>
     </details>
   );
 }

@@ -97,11 +97,13 @@ export function SheetFiles({
           ))}
         </span>
       </p>
-      <ul role="status">
-        {said.map((words) => (
-          <li key={words}>{words}</li>
-        ))}
-      </ul>
+      <div role="status">
+        <ul>
+          {said.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </ul>
+      </div>
     </div>
   );
 }

@@ -1,0 +1,181 @@
+import type { Browser } from 'playwright-core';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { as } from '../application/client.ts';
+import { until } from '../application/until.ts';
+import { change } from '../plans/small-plan.ts';
+import { openBrowser, openPart, settled, sitDown } from './desk.ts';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(() => browser.close());
+
+const LONG = { timeout: 60_000 };
+const named = (id: string, more: object = {}) => ({
+  ...change(id, { when: { from: '2031-03-03T09:00', to: '2031-03-09T20:00' }, ...more }),
+  name: `Named ${id}`,
+  offer: { kind: 'priceChange', items: { node: 'teas' }, formula: { percentOff: 500 } },
+});
+
+test('what one writes survives a closed tab, is undone and done after all', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan/new');
+  await settled(page);
+  await page.getByLabel('Name for colleagues').fill('Half written');
+  await page.getByText('Kept for you, not saved yet.').waitFor();
+  const { page: other } = await sitDown(browser, 'ines');
+  await page.close();
+  await other.goto('/plan');
+  await settled(other);
+  await other.getByRole('link', { name: 'Half written' }).click();
+  await other.getByText('This is what you were writing').waitFor();
+  expect(await other.getByLabel('Name for colleagues').inputValue()).toBe('Half written');
+  await settled(other);
+  await other.getByRole('button', { name: 'Put it aside' }).click();
+  expect(await other.getByLabel('Name for colleagues').inputValue()).toBe('');
+  await other.getByRole('button', { name: 'Undo' }).click();
+  expect(await other.getByLabel('Name for colleagues').inputValue()).toBe('Half written');
+  await other.getByRole('button', { name: 'Redo' }).click();
+  expect(await other.getByLabel('Name for colleagues').inputValue()).toBe('');
+  await until(
+    async () => (await (await as('ines')).get('/api/drafts')).body,
+    (drafts: any[]) => drafts.every(({ draft }) => draft.name !== 'Half written'),
+  );
+  await other.context().close();
+});
+
+test('a worksheet: two passes, a line by hand, one taken out, saved and opened again', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan/new');
+  await settled(page);
+  await page.getByLabel('Name for colleagues').fill('Tea sheet');
+  await openPart(page, /^Goods:/);
+  await page.getByRole('combobox', { name: 'Goods' }).fill('teas');
+  await page.getByRole('option', { name: /^Teas/ }).first().click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: '+ lines in a worksheet' }).click();
+  const sheet = page.getByRole('grid', { name: 'Lines of the worksheet' });
+  await sheet.focus();
+  await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.type('1,01');
+  await page.keyboard.press('Enter');
+  await page.getByText('By hand 1').waitFor();
+  await page.getByRole('button', { name: 'Take out this line' }).click();
+  await page.getByText('Taken out 1').waitFor();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByText('Saved.').waitFor();
+  const id = new URL(page.url()).pathname.split('/').at(-1)!;
+  const { promotion } = (await (await as('ines')).get(`/api/promotions/${id}`)).body;
+  const { linePrices, worksheet, items } = promotion.offer;
+  expect(Object.keys(worksheet.own)).toHaveLength(1);
+  expect(worksheet.removed).toHaveLength(1);
+  expect(items.items.toSorted()).toEqual(Object.keys(linePrices).toSorted());
+  expect(Object.keys(linePrices)).not.toContain(worksheet.removed[0]);
+  expect(Object.values(linePrices)).toContain('1.01');
+  await page.reload();
+  await settled(page);
+  await page.getByText('By hand 1').waitFor();
+  expect(await page.getByText(/come out differently now/).count()).toBe(0);
+  await page.context().close();
+});
+
+test('the same again next week for many, after seeing what it would do', LONG, async () => {
+  const rufus = await as('rufus');
+  for (const id of ['many-a', 'many-b'])
+    await rufus.send('POST', '/api/promotions', { promotion: named(id) });
+  const { page } = await sitDown(browser, 'rufus');
+  await page.goto('/plan');
+  await settled(page);
+  await page.getByRole('searchbox').fill('Named many');
+  await page.getByRole('button', { name: 'Choose all shown' }).click();
+  await page.getByRole('button', { name: 'Same again' }).click();
+  await page.getByText('No price of this moment would change.').waitFor();
+  await page.getByRole('button', { name: 'Same again all 2' }).click();
+  await page.getByText('Same again: done for 2.').waitFor();
+  const all = (await rufus.get('/api/promotions')).body.filter(({ name }: any) =>
+    name.startsWith('Named many'),
+  );
+  expect(all.map(({ from, status }: any) => `${from} ${status}`).toSorted()).toEqual([
+    '2031-03-03T09:00 approved',
+    '2031-03-03T09:00 approved',
+    '2031-03-10T09:00 draft',
+    '2031-03-10T09:00 draft',
+  ]);
+  await page.context().close();
+});
+
+test(
+  'in the calendar a promotion is moved by keys, with what it would do beside, and put back',
+  LONG,
+  async () => {
+    const rufus = await as('rufus');
+    await rufus.send('POST', '/api/promotions', { promotion: named('dragged') });
+    const { page } = await sitDown(browser, 'rufus');
+    await page.goto('/plan/calendar?at=2031-03-05T12:00');
+    await settled(page);
+    const bar = page.getByRole('button', { name: 'Named dragged: move it' }).first();
+    await bar.focus();
+    await page.keyboard.press('Space');
+    const beside = page.getByRole('complementary', { name: 'What it would do' });
+    await page.keyboard.press('ArrowRight');
+    await beside.getByText(/^Tue 4 Mar, 9:00/).waitFor();
+    await page.keyboard.press('ArrowRight');
+    await beside.getByText(/^Wed 5 Mar, 9:00/).waitFor();
+    await beside.getByText(/items change price/).waitFor();
+    await page.keyboard.press('Space');
+    await page.getByText(/Named dragged now runs from Wed 5 Mar/).waitFor();
+    const whenOf = async () => (await rufus.get('/api/promotions/dragged')).body.promotion.when;
+    expect(await whenOf()).toEqual({ from: '2031-03-05T09:00', to: '2031-03-11T20:00' });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Back where it was.').waitFor();
+    expect(await whenOf()).toEqual({ from: '2031-03-03T09:00', to: '2031-03-09T20:00' });
+    await page.context().close();
+  },
+);
+
+test(
+  'supplier terms: the margin counts with them, and a promotion that outlives them is told',
+  LONG,
+  async () => {
+    const { page } = await sitDown(browser, 'ines');
+    await (await as('ines')).send('POST', '/api/promotions', { promotion: named('termed') });
+    await page.goto('/plan/termed');
+    await settled(page);
+    await openPart(page, /^Supplier terms:/);
+    await page.getByRole('button', { name: 'Note the supplier’s terms' }).click();
+    await page.getByLabel('up to and on').fill('2031-03-05');
+    await page.getByLabel('Sold above an ordinary week, in %').fill('75');
+    await page.getByText(/It runs on 4 days after the last day of buying.*1\.0 weeks/).waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByText('Saved.').waitFor();
+    expect((await (await as('ines')).get('/api/promotions/termed')).body.promotion.supplier).toEqual({
+      from: '2031-03-03',
+      to: '2031-03-05',
+      uplift: 7500,
+    });
+    await page.context().close();
+  },
+);
+
+test(
+  'a barcode that is scanned shows its price; one that nobody knows is said to be unknown',
+  LONG,
+  async () => {
+    const { page } = await sitDown(browser, 'tove');
+    await page.goto('/check');
+    await settled(page);
+    await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000329');
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: 'Rosmarra Sun milk 400 ml' }).waitFor();
+    await page.getByLabel('The year').check({ force: true });
+    await page.getByText('before that').waitFor();
+    await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000336000');
+    await page.getByRole('combobox', { name: 'Find an item' }).fill('40000000');
+    await page.keyboard.press('Enter');
+    await page.getByText('No item has the barcode 40000000.').waitFor();
+    await page.context().close();
+  },
+);
