@@ -32,7 +32,7 @@ await run(async () => {
     counts[node(words) ? 'passed' : 'failed']++;
   }
   // The whole of Bell Tag with a database of its own; its tills ask often, so that tests need not wait for them.
-  process.env.BELLTAG_TILL_POLL = '700';
+  process.env.BELLTAG_TILL_POLL = '1400';
   const running = await startEverything({
     name: 'test',
     port: await freePort(4421),

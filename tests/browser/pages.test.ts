@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest';
-import { accessFaults, openBrowser, openPart, PHONE, settled, sitDown } from './desk.ts';
+import { accessFaults, DESK, openBrowser, openPart, PHONE, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -22,15 +22,16 @@ const PAGES = [
   '/stockroom/item/Q100181',
   '/stockroom/item/no-such-item',
   '/stockroom/items',
-  '/stockroom/prices?where=s003',
   '/stockroom/ranges',
   '/stockroom/set/summer',
-  '/stockroom/range/core',
   '/stockroom/store/s001',
   '/stockroom/files',
   '/stockroom/reprice',
   '/plan/calendar',
 ];
+
+/** Looked at through a low window: a sheet draws the rows that are seen, and one is like the other to axe. */
+const SHEETS = ['/stockroom/items', '/stockroom/ranges', '/stockroom/store/s001'];
 
 const MANY_ROWS = ['/send', '/stockroom'];
 
@@ -55,7 +56,8 @@ describe('at the desk', () => {
 
   it.each(PAGES)('%s has no fault that axe finds', { timeout: 60_000 }, async (path) => {
     // A store's person has few rows: what axe looks at are kinds of elements, not their number.
-    const { page } = await sitDown(browser, MANY_ROWS.includes(path) ? 'tove' : 'rufus');
+    const viewport = SHEETS.includes(path) ? { ...DESK, height: 480 } : DESK;
+    const { page } = await sitDown(browser, MANY_ROWS.includes(path) ? 'tove' : 'rufus', viewport);
     await page.goto(path);
     await settled(page);
     expect(await accessFaults(page, { except: EXCEPT[path] })).toEqual([]);

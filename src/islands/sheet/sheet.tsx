@@ -55,7 +55,7 @@ export interface SheetProps {
 }
 
 const ROW_HEIGHT = 33;
-const BEYOND = 12;
+const BEYOND = 6;
 
 /** A table of cells that is moved over with the keys, typed into, copied from and pasted into; only what is seen is drawn. */
 export function Sheet(props: SheetProps) {
