@@ -78,13 +78,16 @@ function Desk({ view, plans, approves }: CalendarProps) {
     queryFn: () => ask<CalendarLane[]>(`/api/promotions/calendar?by=${by}`),
   });
   const dayWidth = () => (board.current?.clientWidth ?? days.count) / days.count;
-  // By keys a bar goes day by day.
+  // By keys a bar goes day by day, counted from where it was taken: the bar itself moves along while it is held.
+  const taken = useRef<{ x: number; y: number; days: number } | null>(null);
   const byDays: KeyboardCoordinateGetter = (event, { currentCoordinates: { x, y } }) => {
     const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 };
     const step = steps[event.code];
     if (step === undefined) return undefined;
     event.preventDefault();
-    return { x: x + step * dayWidth(), y };
+    const from = taken.current ?? { x, y, days: 0 };
+    taken.current = { ...from, days: from.days + step };
+    return { x: from.x + taken.current.days * dayWidth(), y: from.y };
   };
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -184,6 +187,7 @@ function Desk({ view, plans, approves }: CalendarProps) {
         accessibility={{ announcements: ANNOUNCEMENTS, screenReaderInstructions: INSTRUCTIONS }}
         onDragStart={async ({ active }) => {
           const { bar, grip } = active.data.current as Dragged;
+          taken.current = null;
           setSaid('');
           setOpened(null);
           setPull({ id: bar.id, grip, days: 0 });

@@ -1,6 +1,9 @@
 import type { BringInNews, BringInView } from '../../contracts/view/index.ts';
 import { Refused } from '../server/index.ts';
 
+/** What it is, its bytes say; without a type the server takes a body for a form of another site. */
+const FILE_HEADERS = { 'content-type': 'application/octet-stream' };
+
 /**
  * Sends a file and hears how far it is.
  * @throws Refused with what the server said, or that it did not answer.
@@ -10,7 +13,7 @@ export async function askNews(
   file: Blob,
   onProgress: (words: string) => void,
 ): Promise<BringInView> {
-  const reply = await fetch(path, { method: 'POST', body: file }).catch(() => null);
+  const reply = await fetch(path, { method: 'POST', headers: FILE_HEADERS, body: file }).catch(() => null);
   if (!reply?.body)
     throw new Refused({ status: 0, message: 'Bell Tag did not answer. Nothing was brought in.', faults: [] });
   if (!reply.ok) {

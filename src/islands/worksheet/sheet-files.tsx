@@ -33,7 +33,11 @@ export function SheetFiles({
   };
   const bringIn = (file: File) =>
     attempt(async () => {
-      const reply = await fetch('/api/files/sheet-lines', { method: 'POST', body: file });
+      const reply = await fetch('/api/files/sheet-lines', {
+        method: 'POST',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: file,
+      });
       const answer = await reply.json();
       if (!reply.ok)
         throw new Refused({ status: reply.status, message: answer.message, faults: answer.faults ?? [] });
