@@ -10,11 +10,14 @@ const { RRule } = (
     : (rrulePackage as unknown as { default: typeof rrulePackage }).default
 ) as typeof rrulePackage;
 
+/** Parts that the package's words pass over in silence, whatever it says of itself. */
+const WORDLESS = /BYSETPOS|BYWEEKNO|BYYEARDAY|BYHOUR|BYMINUTE/i;
+
 /** "every month on the 1st Saturday" of "FREQ=MONTHLY;BYDAY=1SA" (RFC 5545). What has no plain words stands as the rule. */
 export function describeRule(text: string): string {
   try {
     const rule = RRule.fromString(text);
-    return rule.isFullyConvertibleToText() ? rule.toText() : `by the rule ${text}`;
+    return rule.isFullyConvertibleToText() && !WORDLESS.test(text) ? rule.toText() : `by the rule ${text}`;
   } catch {
     return `by the rule ${text}`;
   }

@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { inMemory, person } from '../../tests/plans/ports.ts';
+import { change, type Promoted, withPromotions } from '../../tests/plans/small-plan.ts';
+import type { PromotionDocument, WorksheetDocument } from '../core/plan/index.ts';
+import { layOutWorksheet } from './index.ts';
+
+const PASS = { items: { node: 'sun' }, formula: { percentOff: 1000 } };
+const draft = (worksheet: WorksheetDocument | undefined, said: Promoted = {}): PromotionDocument => {
+  const promotion = change('sheet', { items: { items: [] }, ...said });
+  return worksheet
+    ? ({ ...promotion, offer: { ...promotion.offer, worksheet } } as PromotionDocument)
+    : promotion;
+};
+const layOut = (promotion: unknown, who = person('planner'), store: string | null = 'east') =>
+  layOutWorksheet(
+    inMemory(withPromotions(change('other', { name: 'Other', items: { items: ['oil'] } }))),
+    who,
+    {
+      promotion,
+      store,
+    },
+  );
+
+describe('laying a worksheet out', () => {
+  it('gives the lines of its passes, where they are looked at, and what reduces them already', async () => {
+    expect(await layOut(draft({ passes: [PASS], own: { bar: '0.80' } }))).toMatchObject({
+      ok: true,
+      value: {
+        lookedAt: { store: 'east', storeName: 'East', at: '2027-03-01T09:00' },
+        lines: [
+          { sku: 'milk' },
+          { sku: 'spray' },
+          { sku: 'oil', now: 720, reducedBy: [0] },
+          { sku: 'bar', passes: [] },
+        ],
+        elsewhere: [{ id: 'other', name: 'Other', items: 1 }],
+        unsold: [],
+      },
+    });
+  });
+
+  it('works from the price lists that formulas name', async () => {
+    const formula = { basis: { priceList: 'members' }, percentOff: 500 };
+    const outcome = await layOut(draft({ passes: [{ ...PASS, formula }] }));
+    expect(outcome).toMatchObject({
+      value: { lines: [{ lists: { members: 2366 } }, { lists: { members: 933 } }, {}] },
+    });
+  });
+
+  it.each<[string, unknown, string]>([
+    ['no worksheet', draft(undefined), 'nothing stands here'],
+    [
+      'a pass over what is not there',
+      draft({ passes: [{ ...PASS, items: { node: 'moon' } }] }),
+      'no node "moon"',
+    ],
+    ['a line of an unknown item', draft({ passes: [], own: { nobody: '1.00' } }), 'no item "nobody"'],
+    [
+      'a price with three decimals',
+      draft({ passes: [], own: { bar: '1.005' } }),
+      '"1.005" is no amount in EUR',
+    ],
+    ['a removed line of an unknown item', draft({ passes: [], removed: ['nobody'] }), 'no item "nobody"'],
+    [
+      'a margin of everything',
+      draft({ passes: [{ ...PASS, formula: { marginOnPrice: 10_000 } }] }),
+      'a margin of the whole price',
+    ],
+  ])('refuses %s', async (_, promotion, what) => {
+    const outcome = await layOut(promotion);
+    expect(outcome.ok).toBe(false);
+    if (!outcome.ok && outcome.failure.kind === 'invalid')
+      expect(outcome.failure.faults.map((fault) => fault.what)).toContain(what);
+  });
+
+  it('is not for a store that the person does not see', async () => {
+    expect(
+      await layOut(draft({ passes: [PASS] }, { where: { stores: ['west'] } }), person('store', ['east'])),
+    ).toEqual({
+      ok: false,
+      failure: { kind: 'forbidden' },
+    });
+  });
+});
