@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { type TableName, tableOf } from '../../contracts/table/index.ts';
 import type { BringInView, Matching } from '../../contracts/view/index.ts';
 import { type Refusal, refusalOf } from '../server/index.ts';
@@ -53,19 +53,23 @@ function In({ brings }: { brings: readonly TableName[] }) {
   const [table, setTable] = useState<TableName>(brings[0]!);
   const [file, setFile] = useState<Blob | null>(null);
   const [state, setState] = useState<State>({ kind: 'nothing' });
+  const newest = useRef(0);
   const { columns, title } = tableOf(table);
 
   async function send(chosen: Blob, of: TableName, matching: Matching | null, dry: boolean): Promise<void> {
-    setState({ kind: 'working', words: dry ? 'Looking what it would do …' : 'Bringing it in …' });
+    const mine = ++newest.current;
+    // Only what was asked last is shown, however long an earlier answer takes.
+    const show = (next: State) => mine === newest.current && setState(next);
+    show({ kind: 'working', words: dry ? 'Looking what it would do …' : 'Bringing it in …' });
     const query = new URLSearchParams(dry ? { dry: '1' } : {});
     if (matching) query.set('matching', JSON.stringify(matching));
     try {
       const view = await askNews(`/api/stockroom/${of}/file?${query}`, chosen, (words) =>
-        setState({ kind: 'working', words }),
+        show({ kind: 'working', words }),
       );
-      setState({ kind: 'looked', view });
+      show({ kind: 'looked', view });
     } catch (error) {
-      setState({ kind: 'refused', refusal: refusalOf(error) });
+      show({ kind: 'refused', refusal: refusalOf(error) });
     }
   }
 
@@ -103,6 +107,7 @@ function In({ brings }: { brings: readonly TableName[] }) {
             className="file-input file-input-sm mt-0.5 w-72"
             onChange={async (event) => {
               const picked = event.target.files?.[0];
+              if (picked) setState({ kind: 'working', words: 'Reading the file …' });
               // Its bytes are kept: a browser gives no more of a file that was changed since it was chosen.
               const chosen = picked ? new Blob([await picked.arrayBuffer()]) : null;
               setFile(chosen);

@@ -17,6 +17,19 @@ const EVERYWHERE: readonly PageKey[] = [
   { key: 'Esc', does: 'close what is open' },
 ];
 
+/** What is done on pages of their own. */
+const WAYS: readonly { place: string; does: string; path: string; planning?: true }[] = [
+  { place: 'Plan', does: 'A new price change', path: '/plan/new', planning: true },
+  { place: 'Plan', does: 'The calendar', path: '/plan/calendar' },
+  { place: 'Stockroom', does: 'Items', path: '/stockroom/items' },
+  { place: 'Stockroom', does: 'Regular prices', path: '/stockroom/prices' },
+  { place: 'Stockroom', does: 'New regular prices, ahead', path: '/stockroom/reprice', planning: true },
+  { place: 'Stockroom', does: 'Sets', path: '/stockroom/itemSets' },
+  { place: 'Stockroom', does: 'Stores', path: '/stockroom/stores' },
+  { place: 'Stockroom', does: 'Ranges', path: '/stockroom/ranges' },
+  { place: 'Stockroom', does: 'In and out of files', path: '/stockroom/files' },
+];
+
 type Shown = 'nothing' | 'palette' | 'keys';
 
 /** Ctrl K goes anywhere, "/" searches the page, "?" lists the keys. */
@@ -141,12 +154,17 @@ function Everything({ query, plans }: { query: string; plans: boolean }) {
               <span className="text-sm opacity-80">{answers}</span>
             </Command.Item>
           ))}
-          {plans ? (
-            <Command.Item className={item} value="new price change" onSelect={() => go(`/plan/new${query}`)}>
-              <span className="w-24">Plan</span>
-              <span className="text-sm opacity-80">A new price change</span>
+          {WAYS.filter(({ planning }) => plans || !planning).map(({ place, does, path }) => (
+            <Command.Item
+              key={path}
+              className={item}
+              value={`${place} ${does}`}
+              onSelect={() => go(path + query)}
+            >
+              <span className="w-24">{place}</span>
+              <span className="text-sm opacity-80">{does}</span>
             </Command.Item>
-          ) : null}
+          ))}
         </Command.Group>
         {text.length >= 2 ? (
           <>
