@@ -165,10 +165,10 @@ describe('what is kept for a person', () => {
   it('is theirs alone', async () => {
     const [ines, rufus] = [await as('ines'), await as('rufus')];
     await ines.send('PUT', '/api/drafts/new-test', { draft: { name: 'Half written' }, revision: null });
-    expect((await ines.get('/api/drafts')).body).toMatchObject([
-      { key: 'new-test', draft: { name: 'Half written' } },
-    ]);
-    expect((await rufus.get('/api/drafts')).body).toEqual([]);
+    const kept = async (client: Client) =>
+      (await client.get('/api/drafts')).body.filter(({ key }: any) => key === 'new-test');
+    expect(await kept(ines)).toMatchObject([{ draft: { name: 'Half written' }, revision: null }]);
+    expect(await kept(rufus)).toEqual([]);
     const { origin } = running();
     expect(
       (await fetch(`${origin}/api/drafts/new-test`, { method: 'DELETE', headers: { origin } })).status,
