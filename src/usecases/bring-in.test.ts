@@ -79,7 +79,10 @@ describe('a file that comes in', () => {
       ['', 'Nameless', 'sun', '', '', ''],
     ];
     const outcome = await bringIn(all, planner, file(HEADS, rows, { dry: false }));
-    expect(outcome).toMatchObject({ ok: true, value: { done: false, refused: 4 } });
+    expect(outcome).toMatchObject({
+      ok: true,
+      value: { done: false, added: 1, changed: 0, same: 0, refused: 4 },
+    });
     if (!outcome.ok) return;
     const told = outcome.value.faults.map(({ line, column, message }) => `${line} ${column}: ${message}`);
     expect(told.toSorted()).toEqual([

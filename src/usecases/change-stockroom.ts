@@ -130,7 +130,8 @@ export function checkEdit(
     ...barcodeFaults(document, edit.table, puts),
     ...wholeFaults(document, change, table, puts),
   );
-  const keys = [...puts.keys()];
+  const faulted = new Set(faults.map(({ row }) => row));
+  const keys = [...puts].filter(([, { row }]) => !faulted.has(row)).map(([key]) => key);
   return {
     change,
     faults,

@@ -119,6 +119,7 @@ test(
     await bar.focus();
     await page.keyboard.press('Space');
     const beside = page.getByRole('complementary', { name: 'What it would do' });
+    await beside.waitFor();
     await page.keyboard.press('ArrowRight');
     await beside.getByText(/^Tue 4 Mar, 9:00/).waitFor();
     await page.keyboard.press('ArrowRight');

@@ -171,7 +171,12 @@ describe('what is kept for a person', () => {
     expect(await kept(rufus)).toEqual([]);
     const { origin } = running();
     expect(
-      (await fetch(`${origin}/api/drafts/new-test`, { method: 'DELETE', headers: { origin } })).status,
+      (
+        await fetch(`${origin}/api/drafts/new-test`, {
+          method: 'DELETE',
+          headers: { origin, 'content-type': 'application/json' },
+        })
+      ).status,
     ).toBe(401);
   });
 });

@@ -52,6 +52,7 @@ export function Files({ tables, brings }: FilesProps) {
 function In({ brings }: { brings: readonly TableName[] }) {
   const [table, setTable] = useState<TableName>(brings[0]!);
   const [file, setFile] = useState<Blob | null>(null);
+  const [name, setName] = useState('');
   const [state, setState] = useState<State>({ kind: 'nothing' });
   const newest = useRef(0);
   const { columns, title } = tableOf(table);
@@ -106,10 +107,14 @@ function In({ brings }: { brings: readonly TableName[] }) {
             accept=".csv,.txt,.xlsx,.json,text/csv,application/json"
             className="file-input file-input-sm mt-0.5 w-72"
             onChange={async (event) => {
-              const picked = event.target.files?.[0];
+              const field = event.target;
+              const picked = field.files?.[0];
               if (picked) setState({ kind: 'working', words: 'Reading the file …' });
               // Its bytes are kept: a browser gives no more of a file that was changed since it was chosen.
               const chosen = picked ? new Blob([await picked.arrayBuffer()]) : null;
+              setName(picked?.name ?? '');
+              // Else the same file, set right and chosen again, would be no change to the browser.
+              field.value = '';
               setFile(chosen);
               if (chosen) send(chosen, table, null, true);
               else setState({ kind: 'nothing' });
@@ -117,6 +122,7 @@ function In({ brings }: { brings: readonly TableName[] }) {
           />
         </label>
       </div>
+      {name ? <p className="mt-3 text-sm">{name}</p> : null}
       {state.kind === 'nothing' ? (
         <p className="mt-4 text-sm">
           <span className="quiet">{title} have the columns</span>{' '}
