@@ -62,7 +62,10 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
       changed: checked.changed.length,
       same: edits.length - checked.added.length - checked.changed.length - lines.size,
       refused: lines.size,
-      faults: checked.faults.slice(0, FAULTS_TOLD).map((fault) => told(fault, file, matching)),
+      faults: checked.faults
+        .map((fault) => told(fault, file, matching))
+        .sort((a, b) => a.line - b.line)
+        .slice(0, FAULTS_TOLD),
       sample: edits.slice(0, SAMPLE).map(({ cells }) => cells),
     };
     if (file.dry || checked.faults.length > 0) return done({ ...view, ...counts, done: false });

@@ -122,7 +122,7 @@ function In({ brings }: { brings: readonly TableName[] }) {
           />
         </label>
       </div>
-      {name ? <p className="mt-3 text-sm">{name}</p> : null}
+      {name ? <p className="mt-3 text-sm">Looked at: {name}</p> : null}
       {state.kind === 'nothing' ? (
         <p className="mt-4 text-sm">
           <span className="quiet">{title} have the columns</span>{' '}
