@@ -100,10 +100,11 @@ async function planMany(
   if (!store || !sees(person, store.id)) return failed({ kind: 'not-found', what: `store ${request.store}` });
   const minute = (Math.ceil(now / MINUTE) * MINUTE) as Instant;
   const wall = formatMoment(minute, current.compiled.clockOf(store)).slice(0, 16);
+  const all = new Map((await ports.promotions.all()).map((stored) => [stored.promotion.id, stored]));
   const saves: PromotionSave[] = [];
   const faults: Fault[] = [];
   for (const [i, id] of ids.entries()) {
-    const found = await ports.promotions.find(id);
+    const found = all.get(id);
     if (!found) return failed({ kind: 'not-found', what: `promotion ${id}` });
     const next = after(found.promotion, request, wall, random);
     if ('fault' in next) {

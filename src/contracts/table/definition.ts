@@ -44,6 +44,22 @@ export interface Column {
   readonly shown?: true;
 }
 
+/** The column by which rows name an item. */
+export const ITEM_NUMBER: Column = {
+  field: 'sku',
+  title: 'Item number',
+  kind: 'text',
+  key: true,
+  required: true,
+  also: ['sku', 'article', 'item'],
+};
+
+/** The columns of whatever has an id and a name. */
+export const NAMED: readonly Column[] = [
+  { field: 'id', title: 'Id', kind: 'text', key: true, required: true },
+  { field: 'name', title: 'Name', kind: 'text', required: true },
+];
+
 export interface ReadContext {
   readonly currency: Currency;
 }

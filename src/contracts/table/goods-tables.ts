@@ -1,6 +1,6 @@
 import type { ItemDocument, PlanDocument } from '../../core/plan/index.ts';
 import { cellReader, joined, said } from './cell-reader.ts';
-import { KEY_MARK, type Table } from './definition.ts';
+import { ITEM_NUMBER, KEY_MARK, type Table } from './definition.ts';
 
 /** An item without its prices, which are a table of their own. */
 export type ItemEntry = Omit<ItemDocument, 'prices'>;
@@ -10,14 +10,7 @@ export const itemsTable: Table<ItemEntry> = {
   title: 'Items',
   one: 'item',
   columns: [
-    {
-      field: 'sku',
-      title: 'Item number',
-      kind: 'text',
-      key: true,
-      required: true,
-      also: ['sku', 'article', 'item'],
-    },
+    ITEM_NUMBER,
     { field: 'name', title: 'Name', kind: 'text', required: true, also: ['description', 'title'] },
     {
       field: 'node',
@@ -118,14 +111,7 @@ export const pricesTable: Table<PriceEntry> = {
   title: 'Regular prices',
   one: 'regular price',
   columns: [
-    {
-      field: 'sku',
-      title: 'Item number',
-      kind: 'text',
-      key: true,
-      required: true,
-      also: ['sku', 'article', 'item'],
-    },
+    ITEM_NUMBER,
     {
       field: 'place',
       title: 'Counts in',

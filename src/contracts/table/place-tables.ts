@@ -1,6 +1,6 @@
 import type { PlanDocument, StoreDocument } from '../../core/plan/index.ts';
 import { cellReader, joined, said } from './cell-reader.ts';
-import type { Table } from './definition.ts';
+import { NAMED, type Table } from './definition.ts';
 
 export const storesTable: Table<StoreDocument> = {
   name: 'stores',
@@ -42,10 +42,7 @@ export const zonesTable: Table<{ id: string; name: string }> = {
   name: 'zones',
   title: 'Price zones',
   one: 'price zone',
-  columns: [
-    { field: 'id', title: 'Id', kind: 'text', key: true, required: true },
-    { field: 'name', title: 'Name', kind: 'text', required: true },
-  ],
+  columns: [...NAMED],
   keyOf: ({ id }) => id,
   toRow: ({ id, name }) => ({ id, name }),
   fromRow(row, _, context) {

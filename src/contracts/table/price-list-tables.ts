@@ -1,7 +1,7 @@
 import type { PlanDocument, PriceListDocument, RoundingDocument } from '../../core/plan/index.ts';
 import { type CellReader, cellReader, percentText, said } from './cell-reader.ts';
 import { readAmountText } from './decimal.ts';
-import { KEY_MARK, type ReadContext, type Table } from './definition.ts';
+import { ITEM_NUMBER, KEY_MARK, NAMED, type ReadContext, type Table } from './definition.ts';
 
 const MODES = ['nearest', 'up', 'down'] as const;
 
@@ -37,8 +37,7 @@ export const priceListsTable: Table<PriceListDocument> = {
   title: 'Price lists',
   one: 'price list',
   columns: [
-    { field: 'id', title: 'Id', kind: 'text', key: true, required: true },
-    { field: 'name', title: 'Name', kind: 'text', required: true },
+    ...NAMED,
     { field: 'percent', title: 'Over or under the regular price, %', kind: 'percent', also: ['percent'] },
     { field: 'rounding', title: 'Rounded', kind: 'text', also: ['rounding'], hint: 'such as “up to 0.05”' },
     { field: 'own', title: 'Own prices', kind: 'text', shown: true },
@@ -77,14 +76,7 @@ export const listPricesTable: Table<ListPriceEntry> = {
   one: 'own price',
   columns: [
     { field: 'list', title: 'Price list', kind: 'text', key: true, required: true, also: ['list'] },
-    {
-      field: 'sku',
-      title: 'Item number',
-      kind: 'text',
-      key: true,
-      required: true,
-      also: ['sku', 'article', 'item'],
-    },
+    ITEM_NUMBER,
     { field: 'price', title: 'Price', kind: 'amount', required: true },
   ],
   keyOf: ({ list, sku }) => [list, sku].join(KEY_MARK),
@@ -104,11 +96,7 @@ export const shopperGroupsTable: Table<ShopperGroupEntry> = {
   name: 'shopperGroups',
   title: 'Kinds of shopper',
   one: 'kind of shopper',
-  columns: [
-    { field: 'id', title: 'Id', kind: 'text', key: true, required: true },
-    { field: 'name', title: 'Name', kind: 'text', required: true },
-    { field: 'priceList', title: 'Price list', kind: 'text', also: ['price list'] },
-  ],
+  columns: [...NAMED, { field: 'priceList', title: 'Price list', kind: 'text', also: ['price list'] }],
   keyOf: ({ id }) => id,
   toRow: ({ id, name, priceList }) => ({ id, name, priceList: priceList ?? '' }),
   fromRow(row, _, context) {

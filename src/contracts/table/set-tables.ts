@@ -1,11 +1,6 @@
 import type { ItemRule, ItemSetDocument, StoreRule } from '../../core/plan/index.ts';
 import { cellReader, said } from './cell-reader.ts';
-import { type Column, KEY_MARK, type Table, type TableName } from './definition.ts';
-
-const NAMED: readonly Column[] = [
-  { field: 'id', title: 'Id', kind: 'text', key: true, required: true },
-  { field: 'name', title: 'Name', kind: 'text', required: true },
-];
+import { type Column, ITEM_NUMBER, KEY_MARK, NAMED, type Table, type TableName } from './definition.ts';
 
 interface Ruled {
   readonly id: string;
@@ -72,14 +67,7 @@ export const setItemsTable: Table<SetItemEntry> = {
   columns: [
     { field: 'set', title: 'Set', kind: 'text', key: true, required: true, also: ['set id'] },
     { field: 'name', title: 'Name of the set', kind: 'text', also: ['set name'] },
-    {
-      field: 'sku',
-      title: 'Item number',
-      kind: 'text',
-      key: true,
-      required: true,
-      also: ['sku', 'article', 'item'],
-    },
+    ITEM_NUMBER,
   ],
   keyOf: ({ set, sku }) => [set, sku].join(KEY_MARK),
   toRow: ({ set, name, sku }) => ({ set, name: name ?? '', sku }),

@@ -1,8 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
 import type { LensView, Preview } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
-import { ask, refusalOf } from '../server/index.ts';
+import { ask, refusalOf, useResting } from '../server/index.ts';
 import type { Pull } from './bar.tsx';
 import type { Opened } from './calendar.tsx';
 import { pulled } from './pulled.ts';
@@ -22,7 +21,7 @@ export function Beside({
   approves: boolean;
 }) {
   const next = pulled(opened.promotion, pull);
-  const held = useResting('promotion' in next ? JSON.stringify(next.promotion) : '');
+  const held = useResting('promotion' in next ? JSON.stringify(next.promotion) : '', RESTING);
   const { data, error } = useQuery({
     queryKey: ['preview', held, view.store.id],
     queryFn: () =>
@@ -70,13 +69,4 @@ export function Beside({
       ) : null}
     </aside>
   );
-}
-
-function useResting(value: string): string {
-  const [rested, setRested] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setRested(value), RESTING);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return rested;
 }

@@ -19,6 +19,7 @@ import {
 } from '../../contracts/view/index.ts';
 import type { PriceChangePromotionDocument } from '../../core/plan/index.ts';
 import { shortDate, shortMoment } from '../../ui/moment.ts';
+import { ChoiceRow } from '../../ui/pieces/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Bar, type Dragged, type Pull } from './bar.tsx';
 import { Beside } from './beside.tsx';
@@ -150,17 +151,17 @@ function Desk({ view, plans, approves }: CalendarProps) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <Choices
+        <ChoiceRow
           name="Lanes"
-          choices={LANES_BY.map((one) => [one, BY_WORDS[one]])}
+          choices={LANES_BY.map((value) => ({ value, words: BY_WORDS[value] }))}
           chosen={by}
-          onChange={setBy}
+          onChoose={setBy}
         />
-        <Choices
+        <ChoiceRow
           name="How far"
-          choices={SPANS.map((span) => [span.weeks, span.words])}
+          choices={SPANS.map((span) => ({ value: span.weeks, words: span.words }))}
           chosen={weeks}
-          onChange={setWeeks}
+          onChoose={setWeeks}
         />
         <a className="link ml-auto text-sm" href="/api/promotions.ics" download="promotions.ics">
           Take it to your own calendar
@@ -214,36 +215,6 @@ function Desk({ view, plans, approves }: CalendarProps) {
       {!data && !error ? <p className="quiet mt-4">Reading the plan …</p> : null}
       {pull && opened ? <Beside opened={opened} pull={pull} view={view} approves={approves} /> : null}
     </>
-  );
-}
-
-function Choices<T extends string | number>({
-  name,
-  choices,
-  chosen,
-  onChange,
-}: {
-  name: string;
-  choices: readonly (readonly [T, string])[];
-  chosen: T;
-  onChange: (value: T) => void;
-}) {
-  return (
-    <fieldset className="flex flex-wrap gap-x-1">
-      <legend className="sr-only">{name}</legend>
-      {choices.map(([value, words]) => (
-        <label key={value} className="choice">
-          <input
-            type="radio"
-            name={name}
-            className="sr-only"
-            checked={chosen === value}
-            onChange={() => onChange(value)}
-          />
-          {words}
-        </label>
-      ))}
-    </fieldset>
   );
 }
 

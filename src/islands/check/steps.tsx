@@ -6,7 +6,7 @@ import {
   type PriceStory,
 } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
-import { PriceTag } from '../../ui/pieces/index.ts';
+import { ChoiceRow, PriceTag } from '../../ui/pieces/index.ts';
 import { StepChart } from './step-chart.tsx';
 
 const AROUND_WORDS: Readonly<Record<Around, string>> = {
@@ -36,21 +36,12 @@ export function Steps({
     <section>
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h3 className="font-semibold text-sm">Before and after</h3>
-        <fieldset className="flex gap-x-1">
-          <legend className="sr-only">How much of the time around</legend>
-          {AROUNDS.map((one) => (
-            <label key={one} className="choice">
-              <input
-                type="radio"
-                name="around"
-                className="sr-only"
-                checked={around === one}
-                onChange={() => onAround(one)}
-              />
-              {AROUND_WORDS[one]}
-            </label>
-          ))}
-        </fieldset>
+        <ChoiceRow
+          name="How much of the time around"
+          choices={AROUNDS.map((value) => ({ value, words: AROUND_WORDS[value] }))}
+          chosen={around}
+          onChoose={onAround}
+        />
       </div>
       <StepChart steps={steps} at={moment} currency={story.currency} />
       <ol className="mt-2 max-h-96 overflow-y-auto">

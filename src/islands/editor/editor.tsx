@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { type KeptDraft, type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
 import type { PriceChangePromotionDocument, PromotionDocument } from '../../core/plan/index.ts';
 import { useChoices } from '../selection/index.ts';
-import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { ask, type Refusal, refusalOf, useLeaveWarning, useResting, WithServer } from '../server/index.ts';
 import { Worksheet } from '../worksheet/index.ts';
 import { Actions } from './actions.tsx';
 import { Again } from './again.tsx';
@@ -215,11 +215,7 @@ const TYPING = 250;
 
 /** What the draft would do, asked again whenever it rests for a moment. */
 function usePreview(draft: Draft, view: LensView) {
-  const [settled, setSettled] = useState(draft);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(draft), TYPING);
-    return () => clearTimeout(timer);
-  }, [draft]);
+  const settled = useResting(draft, TYPING);
   const whole = wholeOf(settled);
   // A name is no matter of prices: a draft without one shows its consequences all the same.
   const promotion = whole && { ...whole, id: whole.id || 'draft', name: whole.name || 'Draft' };
@@ -236,15 +232,6 @@ function usePreview(draft: Draft, view: LensView) {
     asking: query.isFetching || settled !== draft,
     refusal: query.error ? refusalOf(query.error) : null,
   };
-}
-
-function useLeaveWarning(dirty: boolean): void {
-  useEffect(() => {
-    if (!dirty) return;
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [dirty]);
 }
 
 function Conflict({ theirs, onTake, onKeep }: { theirs: Opened; onTake: () => void; onKeep: () => void }) {

@@ -3,7 +3,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { type LensView, lensQuery, type PromotionSummary } from '../../contracts/view/index.ts';
 import { parseLocalDate } from '../../core/calendar/index.ts';
 import { PHASES, type Phase, phaseOf } from '../../ui/phase.ts';
-import { PhaseMark } from '../../ui/pieces/index.ts';
+import { ChoiceRow, PhaseMark } from '../../ui/pieces/index.ts';
 import { PHASE_WORDS } from '../../ui/words/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Begin } from './begin.tsx';
@@ -86,21 +86,15 @@ function List({ view, plans, approves }: PlanListProps) {
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
-        <fieldset className="flex flex-wrap gap-x-1">
-          <legend className="sr-only">Which promotions</legend>
-          {KEPT.map((one) => (
-            <label key={one.kept} className="choice">
-              <input
-                type="radio"
-                name="kept"
-                className="sr-only"
-                checked={kept === one.kept}
-                onChange={() => setKept(one.kept)}
-              />
-              {one.words} {matching.filter(({ phase }) => isKept(phase, one.kept)).length}
-            </label>
-          ))}
-        </fieldset>
+        <ChoiceRow
+          name="Which promotions"
+          choices={KEPT.map((one) => ({
+            value: one.kept,
+            words: `${one.words} ${matching.filter(({ phase }) => isKept(phase, one.kept)).length}`,
+          }))}
+          chosen={kept}
+          onChoose={setKept}
+        />
         {plans && shown.length > 0 ? (
           <span className="ml-auto flex gap-3 text-sm">
             <button type="button" className="link" onClick={() => setChosen(new Set(shown.map(idOf)))}>

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { SelectionView } from '../../contracts/view/index.ts';
-import { ask, refusalOf } from '../server/index.ts';
+import { ask, refusalOf, useResting } from '../server/index.ts';
 import type { Rule } from './selection.tsx';
 
 const RESTING = 200;
@@ -20,7 +20,7 @@ export function SelectionCount({
 }) {
   const [text, setText] = useState('');
   const [open, setOpen] = useState(false);
-  const asked = useResting(JSON.stringify({ of, rule, text, ...looking }));
+  const asked = useResting(JSON.stringify({ of, rule, text, ...looking }), RESTING);
   const { data, error, isFetching } = useQuery({
     queryKey: ['selection', asked],
     queryFn: () => ask<SelectionView>('/api/selection', { method: 'POST', body: JSON.parse(asked) }),
@@ -101,14 +101,4 @@ function NextWeek({ view: { nextWeek } }: { view: SelectionView }) {
       {leaving.length > 0 ? ` ${some(leaving)} ${leaving.length === 1 ? 'leaves' : 'leave'}` : ''}.
     </span>
   );
-}
-
-/** A value once it has not changed for a moment. */
-function useResting(value: string): string {
-  const [rested, setRested] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setRested(value), RESTING);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return rested;
 }

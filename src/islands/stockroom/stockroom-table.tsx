@@ -1,8 +1,8 @@
-import { useCallback, useDeferredValue, useEffect, useState } from 'react';
+import { useCallback, useDeferredValue, useState } from 'react';
 import { type Cells, type TableName, tableOf } from '../../contracts/table/index.ts';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import type { ItemRule } from '../../core/plan/index.ts';
-import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { ask, type Refusal, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
 import { Sheet, type SheetRow } from '../sheet/index.ts';
 import { AddRow } from './add-row.tsx';
 import { pageOf, sheetColumns } from './columns.ts';
@@ -47,6 +47,7 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
   if (rule) query.set('rule', JSON.stringify(rule));
   const rows = useRows(`/api/stockroom/${table}?${query}`);
   const changes = useEdits(table, rows.again);
+  useLeaveWarning(changes.pending.size > 0);
   const columns = sheetColumns(table, edits, carried);
   const rowAt = (index: number) => withPending(rows.rowAt(index), changes.pending);
   const links = lensQuery(view.lens);
@@ -180,7 +181,6 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
           />
         )}
       </div>
-      <LeaveWarning dirty={changes.pending.size > 0} />
     </>
   );
 }
@@ -217,14 +217,4 @@ function Refused({ refusal, onGiveUp }: { refusal: Refusal; onGiveUp: (() => voi
       {rest > 0 ? <p className="quiet">and {rest} more</p> : null}
     </div>
   );
-}
-
-function LeaveWarning({ dirty }: { dirty: boolean }) {
-  useEffect(() => {
-    if (!dirty) return;
-    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [dirty]);
-  return null;
 }

@@ -1,4 +1,5 @@
 import { SHEET_FILTERS, type SheetFilter } from '../../core/worksheet/index.ts';
+import { ChoiceRow } from '../../ui/pieces/index.ts';
 
 const WORDS: Readonly<Record<SheetFilter, string>> = {
   all: 'All',
@@ -29,20 +30,14 @@ export function Filters({
       filter === 'all' || filter === chosen || (counts[filter] > 0 && !(regular && filter === 'elsewhere')),
   );
   return (
-    <fieldset className="flex flex-wrap gap-x-1">
-      <legend className="sr-only">Which lines</legend>
-      {offered.map((filter) => (
-        <label key={filter} className="choice">
-          <input
-            type="radio"
-            name="worksheet-filter"
-            className="sr-only"
-            checked={chosen === filter}
-            onChange={() => onChange(filter)}
-          />
-          {WORDS[filter]} {counts[filter].toLocaleString('en')}
-        </label>
-      ))}
-    </fieldset>
+    <ChoiceRow
+      name="Which lines"
+      choices={offered.map((value) => ({
+        value,
+        words: `${WORDS[value]} ${counts[value].toLocaleString('en')}`,
+      }))}
+      chosen={chosen}
+      onChoose={onChange}
+    />
   );
 }

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { WorksheetView } from '../../contracts/view/index.ts';
 import type { PromotionDocument, SupplierTermsDocument, WorksheetDocument } from '../../core/plan/index.ts';
 import type { SheetLook } from '../../core/worksheet/index.ts';
-import { ask, type Refusal, refusalOf } from '../server/index.ts';
+import { ask, type Refusal, refusalOf, useResting } from '../server/index.ts';
 import type { FromWorker, PlainWork, ToWorker } from './messages.ts';
 
 /** Where, when and for whom a sheet counts. */
@@ -34,6 +34,7 @@ export function useWorksheet(
       lists,
       added,
     }),
+    RESTING,
   );
   const facts = useQuery({
     queryKey: ['worksheet', asked, store],
@@ -107,13 +108,4 @@ function useWorker(facts: WorksheetView | undefined, work: PlainWork, look: Shee
     return () => busy.removeEventListener('message', listen);
   }, [facts, key]);
   return answer;
-}
-
-function useResting(value: string): string {
-  const [rested, setRested] = useState(value);
-  useEffect(() => {
-    const timer = setTimeout(() => setRested(value), RESTING);
-    return () => clearTimeout(timer);
-  }, [value]);
-  return rested;
 }

@@ -1,4 +1,5 @@
 export * from './bell.tsx';
+export * from './choice-row.tsx';
 export * from './fault-field.tsx';
 export * from './part.tsx';
 export * from './phase-mark.tsx';
