@@ -28,7 +28,7 @@ export function PlacesPart({
     ...choices.terminalIds.map((id) => ({ value: id, label: id, kind: 'Single terminals' })),
   ];
   return (
-    <span className="block space-y-3">
+    <span className="block space-y-3 text-sm">
       <fieldset>
         <legend className="mb-1">Only in these channels; none chosen means all</legend>
         {choices.channels.map((channel) => (

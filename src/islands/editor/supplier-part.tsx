@@ -22,7 +22,7 @@ export function SupplierPart({
   };
   if (!terms)
     return (
-      <span className="block">
+      <span className="block text-sm">
         The goods can be bought cheaper for a while? Say from when until when and at what cost: margins then
         count with it, and you are told where the promotion outlives it.
         <button type="button" className="btn btn-sm mt-2 block" onClick={begin}>
@@ -41,7 +41,7 @@ export function SupplierPart({
     onChange(rest as Draft);
   };
   return (
-    <span className="block space-y-2">
+    <span className="block space-y-2 text-sm">
       <label className="block">
         Supplier
         <input

@@ -32,7 +32,7 @@ export function WordsPart({ draft, onChange }: { draft: Draft; onChange: (draft:
     onChange(withTexts(withTexts(draft, 'label', label), 'badge', badge));
   };
   return (
-    <span className="block space-y-3">
+    <span className="block space-y-3 text-sm">
       {[DEFAULT, ...languages].map((language) => (
         <span key={language} className="block space-y-1">
           {language === DEFAULT ? null : (

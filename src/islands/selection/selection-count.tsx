@@ -44,7 +44,7 @@ export function SelectionCount({
           <span className="font-serif text-xl">{data.count.toLocaleString('en')}</span>{' '}
           {data.count === 1 ? one : `${one}s`}
           {data.carriedHere !== null ? (
-            <span className="quiet">, {data.carriedHere} carried here</span>
+            <span className="quiet">, {data.carriedHere.toLocaleString('en')} carried here</span>
           ) : null}
         </span>
         <button type="button" className="link" aria-expanded={open} onClick={() => setOpen(!open)}>
