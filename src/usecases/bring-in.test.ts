@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { inMemory, person } from '../../tests/plans/ports.ts';
 import { SMALL } from '../../tests/plans/small-plan.ts';
 import type { Matching } from '../contracts/index.ts';
-import type { TableName } from '../contracts/table/index.ts';
+import { type Cells, entriesOf, TABLES, type TableName, tableOf } from '../contracts/table/index.ts';
 import { type BringIn, bringIn, type MatchingStore } from './index.ts';
 import { readSheetLines } from './read-sheet-lines.ts';
 
@@ -67,6 +67,56 @@ describe('a file that comes in', () => {
     });
     const again = await bringIn(all, planner, file(HEADS, ROWS));
     expect(again).toMatchObject({ value: { remembered: true, matching: chosen, same: 3 } });
+  });
+
+  it('may be set right and looked at again without choosing its columns anew', async () => {
+    const all = ports();
+    const chosen = { Number: 'sku', Words: 'name', Where: 'node' };
+    const heads = ['Number', 'Words', 'Where'];
+    await bringIn(all, planner, file(heads, [['new-1', '', 'sun']], { matching: chosen }));
+    const again = await bringIn(all, planner, file(heads, [['new-1', 'One', 'sun']]));
+    expect(again).toMatchObject({ value: { remembered: true, matching: chosen, added: 1 } });
+  });
+
+  it('shows its first rows as they stand in it, also while its columns are not known', async () => {
+    const rows = [['x', '1,5']];
+    expect(await bringIn(ports(), planner, file(['Town', 'Price'], rows))).toMatchObject({
+      value: { sample: rows },
+    });
+  });
+
+  it.each(TABLES)('that was taken out of %s changes nothing when it comes in again', async (name) => {
+    const all = ports();
+    const table = tableOf(name);
+    const cells = entriesOf(SMALL, name).map(
+      (entry): Cells => ({ ...table.toRow(entry), ...table.filedCells?.(entry) }),
+    );
+    const heads = table.columns.filter(({ shown }) => !shown).map(({ field }) => field);
+    const rows = cells.map((row) => heads.map((field) => row[field] ?? ''));
+    const outcome = await bringIn(
+      all,
+      person('administrator'),
+      file(heads, rows, { table: name, dry: false }),
+    );
+    expect(outcome).toMatchObject({
+      ok: true,
+      value: { rows: rows.length, same: rows.length, refused: 0, done: true },
+    });
+    expect((await all.book.current()).document).toEqual(SMALL);
+  });
+
+  it.each([
+    ['{"node":"sun"}', null],
+    ['{"nod":"sun"}', '"nod" is not allowed'],
+    ['{"node":"nowhere"}', 'no node "nowhere"'],
+    ['{"set":"mine"}', '"mine" leads back to itself'],
+    ['node sun', 'it is no JSON'],
+  ])('brings a set with its rule %s, or says what is wrong with it', async (rule, wrong) => {
+    const row = file(['Id', 'Name', 'Rule'], [['mine', 'Mine', rule]], { table: 'itemSets' });
+    const outcome = await bringIn(ports(), planner, row);
+    expect(outcome).toMatchObject({ ok: true, value: { added: wrong ? 0 : 1, refused: wrong ? 1 : 0 } });
+    if (outcome.ok && wrong) expect(outcome.value.faults[0]).toMatchObject({ line: 2 });
+    if (outcome.ok && wrong) expect(outcome.value.faults[0]!.message).toContain(wrong);
   });
 
   it('tells what is wrong line by line, and leaves everything as it was', async () => {

@@ -41,11 +41,19 @@ const ATTEMPTS = 3;
 export async function bringIn(ports: Ports, person: Person, file: BringIn): Promise<Outcome<BringInView>> {
   if (!may(person, permissionFor(file.table))) return failed({ kind: 'forbidden' });
   const { columns } = tableOf(file.table);
+  if (file.matching) await ports.matchings.keep(person.id, file.table, file.heads, file.matching);
   const kept = file.matching ? null : await ports.matchings.find(person.id, file.table, file.heads);
   const matching = file.matching ?? kept ?? guessMatching(file.heads, columns);
   const against = missingColumns(matching, columns, file.heads);
-  const nothing = { added: 0, changed: 0, same: 0, refused: 0, faults: [], sample: [], done: false };
-  const view = { heads: file.heads, matching, remembered: kept !== null, rows: file.rows.length, against };
+  const nothing = { added: 0, changed: 0, same: 0, refused: 0, faults: [], done: false };
+  const view = {
+    heads: file.heads,
+    matching,
+    remembered: kept !== null,
+    rows: file.rows.length,
+    against,
+    sample: file.rows.slice(0, SAMPLE),
+  };
   if (against.length > 0) return done({ ...view, ...nothing });
   const edits = await editsOf(file, matching);
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
@@ -66,7 +74,6 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
         .map((fault) => told(fault, file, matching))
         .sort((a, b) => a.line - b.line)
         .slice(0, FAULTS_TOLD),
-      sample: edits.slice(0, SAMPLE).map(({ cells }) => cells),
     };
     if (file.dry || checked.faults.length > 0) return done({ ...view, ...counts, done: false });
     await file.onProgress('writing', 0, edits.length);
@@ -81,7 +88,6 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
             action: 'brought-in',
           });
     if (saved.kind === 'moved-on') continue;
-    await ports.matchings.keep(person.id, file.table, file.heads, matching);
     return done({ ...view, ...counts, done: true });
   }
   return failed({

@@ -24,6 +24,8 @@ export interface Browse {
   /** Through which eyes: the store and the moment of the lens. */
   readonly store: string;
   readonly at: Instant;
+  /** Whether the columns that stand in files alone are wanted too. */
+  readonly filed?: boolean;
 }
 
 type Ports = { book: PlanBook; stockroom: StockroomStore };
@@ -37,7 +39,7 @@ export async function browseStockroom(ports: Ports, person: Person, browse: Brow
   const more = shownCells(browse.table, current);
   const rowOf = (entry: object): TableRow => ({
     key: table.keyOf(entry),
-    cells: { ...table.toRow(entry), ...more(entry) },
+    cells: { ...table.toRow(entry), ...more(entry), ...(browse.filed ? table.filedCells?.(entry) : {}) },
   });
   const { version } = current;
   const { offset, limit, sort } = browse;

@@ -1,4 +1,14 @@
-import { done, failed, may, type Outcome, type Permission, type Person } from '../contracts/index.ts';
+import type Joi from 'joi';
+import {
+  done,
+  ENTRY_SCHEMAS,
+  failed,
+  may,
+  type Outcome,
+  type Permission,
+  type Person,
+  shape,
+} from '../contracts/index.ts';
 import {
   type CellFault,
   type Cells,
@@ -78,8 +88,10 @@ export async function changeStockroom(
 }
 
 /** An edit changes cells alone: two entries with the same cells are the same. */
-function sameRow({ toRow }: Table<object>, a: object, b: object): boolean {
-  const [one, other] = [toRow(a), toRow(b)];
+function sameRow({ toRow, filedCells }: Table<object>, a: object, b: object): boolean {
+  const rowOf = (entry: object): Cells => ({ ...toRow(entry), ...filedCells?.(entry) });
+  const one = rowOf(a);
+  const other = rowOf(b);
   return Object.keys(one).every((field) => one[field] === other[field]);
 }
 
@@ -110,6 +122,8 @@ export function checkEdit(
     for (const fault of overtaken(one, standing)) report(fault);
     const read = table.fromRow({ ...standing, ...one.cells }, known, { currency });
     if (!read.ok) return read.faults.forEach(report);
+    const misshapen = shapeFaults(table, read.entry);
+    if (misshapen.length > 0) return misshapen.forEach(report);
     const key = table.keyOf(read.entry);
     const keyFault = checkKey(table, { ...one, key: known ? table.keyOf(known) : null }, key, {
       before,
@@ -141,6 +155,16 @@ export function checkEdit(
       return standing !== undefined && !sameRow(table, standing, puts.get(key)!.entry);
     }),
   };
+}
+
+/** Rules come out of a file as JSON of any shape; all other cells were read by their kind. */
+function shapeFaults({ name, columns }: Table<object>, entry: object): CellFault[] {
+  if (!columns.some(({ filed }) => filed)) return [];
+  const schema = (ENTRY_SCHEMAS as Partial<Record<TableName, Joi.Schema>>)[name];
+  const shaped = shape<object>(schema as Joi.Schema<object>, entry);
+  return shaped.ok
+    ? []
+    : shaped.faults.map(({ path, what, wanted }) => ({ field: String(path[0] ?? 'id'), what, wanted }));
 }
 
 /** The key that a new row would have; null where its key cells have faults of their own, which are told later. */

@@ -11,6 +11,8 @@ export interface CellReader {
   list(field: string): string[] | undefined;
   /** Signed basis points out of "-3", "12,5 %". */
   percent(field: string): number | undefined;
+  /** A part of the plan document, written as JSON. */
+  json(field: string): unknown;
   choice<T extends string>(field: string, choices: readonly T[]): T | undefined;
   fault(field: string, what: string, wanted: string): void;
   done<Entry>(entry: Entry): ReadRow<Entry>;
@@ -59,6 +61,16 @@ export function cellReader(row: Cells, { currency }: ReadContext): CellReader {
         return undefined;
       }
       return match![1] === '-' ? -points : points;
+    },
+    json(field) {
+      const found = text(field);
+      if (found === undefined) return undefined;
+      try {
+        return JSON.parse(found);
+      } catch {
+        fault(field, 'it is no JSON', 'a rule such as {"node": "teas"}');
+        return undefined;
+      }
     },
     choice(field, choices) {
       const found = text(field)?.toLowerCase();

@@ -42,6 +42,8 @@ export interface Column {
   readonly hint?: string;
   /** Only shown: it is changed on a page of its own. */
   readonly shown?: true;
+  /** Stands in files alone, as JSON of the plan document; on the screen it has a page of its own. */
+  readonly filed?: true;
 }
 
 /** The column by which rows name an item. */
@@ -77,6 +79,8 @@ export interface Table<Entry> {
   readonly columns: readonly Column[];
   keyOf(entry: Entry): string;
   toRow(entry: Entry): Cells;
+  /** The cells of the columns that stand in files alone. */
+  filedCells?(entry: Entry): Cells;
   /** @param before the entry that the row stands for so far; null: a new one. What the row does not say stays. */
   fromRow(row: Cells, before: Entry | null, context: ReadContext): ReadRow<Entry>;
 }

@@ -13,35 +13,50 @@ function ruledTable<Entry extends Ruled>(
   title: string,
   one: string,
   begin: Omit<Entry, 'id' | 'name'>,
+  filed: readonly Column[],
   shown: readonly Column[],
 ): Table<Entry> {
   return {
     name,
     title,
     one,
-    columns: [...NAMED, ...shown],
+    columns: [...NAMED, ...filed, ...shown],
     keyOf: ({ id }) => id,
     toRow: (entry) => ({ id: entry.id, name: entry.name }),
+    filedCells: (entry) =>
+      Object.fromEntries(
+        filed.map(({ field }) => [field, jsonOf((entry as Record<string, unknown>)[field])]),
+      ),
     fromRow(row, before, context) {
       const cells = cellReader(row, context);
       const named = { id: cells.required('id'), name: cells.required('name') };
-      return cells.done({ ...(before ?? begin), ...named } as unknown as Entry);
+      const rules = Object.fromEntries(filed.map(({ field }) => [field, cells.json(field)]));
+      return cells.done({ ...(before ?? begin), ...named, ...said(rules) } as unknown as Entry);
     },
   };
 }
 
+const jsonOf = (value: unknown): string => (value === undefined ? '' : JSON.stringify(value));
+
+const rule = (field: string, title: string): Column => ({ field, title, kind: 'text', filed: true });
+
 const chosen = (field: string, title: string): Column => ({ field, title, kind: 'text', shown: true });
 
-export const itemSetsTable = ruledTable<ItemSetDocument>('itemSets', 'Sets', 'set', { rule: { items: [] } }, [
-  chosen('holds', 'Holds'),
-  chosen('state', 'State'),
-]);
+export const itemSetsTable = ruledTable<ItemSetDocument>(
+  'itemSets',
+  'Sets',
+  'set',
+  { rule: { items: [] } },
+  [rule('rule', 'Rule'), rule('frozen', 'Frozen')],
+  [chosen('holds', 'Holds'), chosen('state', 'State')],
+);
 
 export const storeGroupsTable = ruledTable<{ id: string; name: string; rule: StoreRule }>(
   'storeGroups',
   'Store groups',
   'store group',
   { rule: { stores: [] } },
+  [rule('rule', 'Rule')],
   [chosen('holds', 'Holds')],
 );
 
@@ -50,6 +65,7 @@ export const rangesTable = ruledTable<{ id: string; name: string; stores: StoreR
   'Ranges',
   'range',
   { stores: { stores: [] }, items: { items: [] } },
+  [rule('stores', 'Stores'), rule('items', 'Items')],
   [chosen('places', 'In'), chosen('holds', 'Carries')],
 );
 

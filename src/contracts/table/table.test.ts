@@ -30,6 +30,19 @@ describe('a row of texts', () => {
     }
   });
 
+  it.each<TableName>(['itemSets', 'storeGroups', 'ranges'])(
+    'of %s has its rules with it in a file',
+    (name) => {
+      const table = tableOf(name);
+      const entries = [...entriesOf(CHAIN, name), ...entriesOf(SMALL, name)];
+      expect(entries.length).toBeGreaterThan(1);
+      for (const entry of entries) {
+        const row = { ...table.toRow(entry), ...table.filedCells!(entry) };
+        expect(table.fromRow(row, null, EUR)).toEqual({ ok: true, entry });
+      }
+    },
+  );
+
   it.each<[TableName, Record<string, string>, Record<string, string>]>([
     ['items', {}, { sku: 'nothing stands here', name: 'nothing stands here', node: 'nothing stands here' }],
     ['items', { sku: 'a', name: 'A', node: 'n', cost: 'x' }, { cost: '"x" is no amount' }],
@@ -42,6 +55,7 @@ describe('a row of texts', () => {
     ['priceLists', { id: 'a', name: 'A', percent: 'ten' }, { percent: '"ten" is no percentage' }],
     ['priceLists', { id: 'a', name: 'A', rounding: 'up' }, { rounding: '"up" is no rounding' }],
     ['listPrices', { list: 'a', sku: 'b' }, { price: 'nothing stands here' }],
+    ['itemSets', { id: 'a', name: 'A', rule: 'node: sun' }, { rule: 'it is no JSON' }],
   ])('of %s that says %j is refused', (name, row, wanted) => {
     const read = tableOf(name).fromRow(row, null, EUR);
     expect(read.ok).toBe(false);

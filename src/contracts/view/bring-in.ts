@@ -21,8 +21,8 @@ export interface BringInView {
   }[];
   /** What stands against the file as a whole: columns that are missing. */
   readonly against: readonly string[];
-  /** The first rows, as they were understood. */
-  readonly sample: readonly Readonly<Record<string, string>>[];
+  /** The first rows as they stand in the file, a cell for each head. */
+  readonly sample: readonly (readonly string[])[];
   /** Whether it was brought in; a dry run never is. */
   readonly done: boolean;
 }

@@ -123,7 +123,7 @@ function Columns({
           </tr>
         </thead>
         <tbody>
-          {heads.map((head) => {
+          {heads.map((head, place) => {
             const field = matching[head] ?? LEFT_OUT;
             return (
               <tr key={head}>
@@ -145,7 +145,7 @@ function Columns({
                 </td>
                 <td className="quiet">
                   {sample
-                    .map((row) => row[field])
+                    .map((row) => row[place])
                     .filter(Boolean)
                     .slice(0, 3)
                     .join(', ')}

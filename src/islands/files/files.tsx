@@ -133,7 +133,13 @@ function In({ brings }: { brings: readonly TableName[] }) {
                 `${head}${required ? '' : ' (if any)'}${hint ? `: ${hint}` : ''}`,
             )
             .join('; ')}
-          . <span className="quiet">What a file has no column for stays as it is.</span>
+          .{' '}
+          <span className="quiet">
+            What a file has no column for stays as it is.
+            {table === 'items'
+              ? ' A file of items with their prices comes in twice: as items, then as regular prices.'
+              : ''}
+          </span>
         </p>
       ) : null}
       {state.kind === 'working' ? (

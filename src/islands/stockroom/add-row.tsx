@@ -8,7 +8,7 @@ export function AddRow({ table, onDone }: { table: TableName; onDone: (keys: rea
   const { columns, one } = tableOf(table);
   const [cells, setCells] = useState<Cells>({});
   const [refusal, setRefusal] = useState<Refusal | null>(null);
-  const typed = columns.filter(({ shown }) => !shown);
+  const typed = columns.filter(({ shown, filed }) => !shown && !filed);
   const faultAt = (field: string) =>
     refusal?.faults.find(({ path }) => path === `/edits/0/${field}`)?.message ?? null;
   const loose =

@@ -47,6 +47,7 @@ function shown(field: string, title: string, figure = false): SheetColumn {
 export function sheetColumns(table: TableName, edits: boolean, carried: boolean): SheetColumn[] {
   const through = carried ? [shown('through', 'Through the range')] : [];
   const columns = tableOf(table).columns.flatMap((column) => {
+    if (column.filed) return [];
     const beside = BESIDE[table]?.[column.field];
     const own = {
       field: column.field,

@@ -35,6 +35,7 @@ export const GET = endpoint(
       limit: EVERYTHING,
       rule: null,
       carried: false,
+      filed: true,
     });
     const columns = tableOf(address.table).columns.filter(({ shown }) => !shown);
     return fileReply(
