@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { LensView } from '../../contracts/view/index.ts';
-import { idFor, newDraft, wholeOf } from './draft.ts';
+import { asWorksheet, idFor, newDraft, wholeOf, withCosts, withSheetPrices } from './draft.ts';
 import { faultAt, otherFaults } from './faults.ts';
 import { basisPointsOf, numberOf } from './formula-part.tsx';
 
@@ -31,6 +31,33 @@ describe('a new draft', () => {
     expect(wholeOf(draft)).toBeNull();
     expect(wholeOf({ ...draft, offer: { ...draft.offer, items: { node: 'sun' } } })?.offer).toMatchObject({
       items: { node: 'sun' },
+    });
+  });
+
+  it('as a worksheet has what it said so far as its first pass, and the prices that the sheet comes to', () => {
+    const chosen = newDraft(view({}), 'x');
+    const sheet = asWorksheet({ ...chosen, offer: { ...chosen.offer, items: { node: 'sun' } } });
+    expect(sheet.offer.worksheet).toEqual({
+      passes: [{ items: { node: 'sun' }, formula: { percentOff: 1000 } }],
+    });
+    expect(wholeOf(sheet)).toBeNull();
+    const priced = withSheetPrices(sheet, { milk: '21.20' });
+    expect(wholeOf(priced)?.offer).toMatchObject({
+      items: { items: ['milk'] },
+      linePrices: { milk: '21.20' },
+    });
+    expect(withSheetPrices(priced, { milk: '21.20' })).toBe(priced);
+  });
+
+  it('begins supplier’s terms with the first cost that is typed, and keeps what they say beside it', () => {
+    const first = withCosts(newDraft(view({}), 'x'), { milk: '11.00' });
+    expect(first.supplier).toEqual({ from: '2027-02-28', to: '2027-03-06', costs: { milk: '11.00' } });
+    const noted = { ...first, supplier: { ...first.supplier!, supplier: 'Orsolin', uplift: 8000 } };
+    expect(withCosts(noted, {}).supplier).toEqual({
+      from: '2027-02-28',
+      to: '2027-03-06',
+      supplier: 'Orsolin',
+      uplift: 8000,
     });
   });
 

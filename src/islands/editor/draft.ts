@@ -1,7 +1,7 @@
 import type { LensView } from '../../contracts/view/index.ts';
 import { GROUP_PREFIX } from '../../contracts/view/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
-import type { PriceChangeDocument, PromotionDocument } from '../../core/plan/index.ts';
+import type { PriceChangeDocument, PromotionDocument, SupplierTermsDocument } from '../../core/plan/index.ts';
 
 /** A price change being written. Without goods it is not one yet. */
 export interface Draft extends Omit<PromotionDocument, 'offer'> {
@@ -56,6 +56,18 @@ export function withSheetPrices(draft: Draft, prices: Record<string, string>): D
   const skus = Object.keys(prices);
   if (JSON.stringify(prices) === JSON.stringify(draft.offer.linePrices ?? {})) return draft;
   return { ...draft, offer: { ...draft.offer, items: { items: skus }, linePrices: prices } };
+}
+
+/** Supplier's terms to begin with: the goods can be bought while the promotion runs. */
+export const beginTerms = ({ when: { from, to } }: Draft): SupplierTermsDocument => ({
+  from: from.slice(0, 10),
+  to: (to ?? from).slice(0, 10),
+});
+
+/** The draft with costs of single items; terms begin with the first such cost, and stay when the last is taken away. */
+export function withCosts(draft: Draft, costs: Readonly<Record<string, string>>): Draft {
+  const { costs: _, ...terms } = draft.supplier ?? beginTerms(draft);
+  return { ...draft, supplier: Object.keys(costs).length > 0 ? { ...terms, costs: { ...costs } } : terms };
 }
 
 /** "Sun care weekend" and six random letters; readable in an address and in a price file. */

@@ -8,7 +8,7 @@ import { Worksheet } from '../worksheet/index.ts';
 import { Actions } from './actions.tsx';
 import { Again } from './again.tsx';
 import { ConsequencesBeside } from './consequences-beside.tsx';
-import { type Draft, idFor, newDraft, wholeOf, withSheetPrices } from './draft.ts';
+import { type Draft, idFor, newDraft, wholeOf, withCosts, withSheetPrices } from './draft.ts';
 import { otherFaults } from './faults.ts';
 import { History, type HistoryRow } from './history.tsx';
 import { SentenceForm } from './sentence-form.tsx';
@@ -70,6 +70,10 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
   });
   useLeaveWarning(keeping === 'keeping' || keeping === 'not-kept');
   const preview = usePreview(draft, view);
+  const onCosts = useCallback(
+    (costs: Record<string, string>) => setDraft((before) => withCosts(before, costs)),
+    [],
+  );
   const onPrices = useCallback(
     (prices: Record<string, string>) => setDraft((before) => withSheetPrices(before, prices)),
     [],
@@ -202,6 +206,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
             locked={!plans}
             onChange={(worksheet) => change({ ...draft, offer: { ...draft.offer, worksheet } })}
             onPrices={onPrices}
+            onCosts={onCosts}
           />
         </div>
       ) : null}

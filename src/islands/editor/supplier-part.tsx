@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { readDecimal } from '../../contracts/table/index.ts';
 import type { SupplierTermsDocument } from '../../core/plan/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
-import type { Draft } from './draft.ts';
+import { beginTerms, type Draft } from './draft.ts';
 import { basisPointsOf } from './formula-part.tsx';
 
 /** From when until when the goods can be bought cheaper, at what cost, and how much more is thought to be sold. */
@@ -16,10 +16,7 @@ export function SupplierPart({
   onChange: (draft: Draft) => void;
 }) {
   const terms = draft.supplier;
-  const begin = () => {
-    const { from, to } = draft.when;
-    onChange({ ...draft, supplier: { from: from.slice(0, 10), to: (to ?? from).slice(0, 10) } });
-  };
+  const begin = () => onChange({ ...draft, supplier: beginTerms(draft) });
   if (!terms)
     return (
       <span className="block text-sm">
@@ -87,7 +84,7 @@ export function SupplierPart({
       />
       {Object.keys(terms.costs ?? {}).length > 0 ? (
         <span className="quiet block">
-          {Object.keys(terms.costs!).length} items have a cost of their own in the worksheet.
+          Costs of single items, typed into the worksheet: {Object.keys(terms.costs!).length}.
         </span>
       ) : null}
       <button type="button" className="btn btn-xs" onClick={drop}>

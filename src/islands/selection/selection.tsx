@@ -31,6 +31,10 @@ export interface SelectionProps<R extends Rule> {
   readonly looking?: { readonly store: string; readonly at: string };
 }
 
+/** A list with nothing on it: there is nothing to show or to take away. */
+const isBareList = (rule: Rule): boolean =>
+  ('items' in rule && rule.items.length === 0) || ('stores' in rule && rule.stores.length === 0);
+
 const WORDS: Readonly<Record<Want, { goods: string; places: string }>> = {
   any: { goods: 'Goods that are in any of these', places: 'Stores that are in any of these' },
   all: { goods: 'Goods that are in all of these at once', places: 'Stores that are in all of these at once' },
@@ -42,7 +46,7 @@ export function Selection<R extends Rule>(props: SelectionProps<R>) {
   const { rule, onChange, looking } = props;
   // What is built may for a moment say more than a rule can (a group without parts): it is kept here.
   const [built, setBuilt] = useState<Group<R>>(() =>
-    rule === null ? { kind: 'group', want: 'any', parts: [] } : asGroup(outlineOf(rule)),
+    rule === null || isBareList(rule) ? { kind: 'group', want: 'any', parts: [] } : asGroup(outlineOf(rule)),
   );
   const change = (next: Group<R>) => {
     setBuilt(next);
@@ -94,7 +98,7 @@ function GroupPart<R extends Rule>(props: PartProps<R>) {
     <span className={`block ${path.length > 0 ? 'border-base-content/30 border-l-2 pl-3' : ''}`}>
       <span className="flex items-baseline gap-2">
         <select
-          className="select select-xs w-auto max-w-full"
+          className="select select-xs w-auto min-w-56 max-w-full"
           aria-label="How these parts go together"
           value={group.want}
           onChange={(event) => put({ ...group, want: event.target.value as Want })}

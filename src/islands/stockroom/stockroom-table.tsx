@@ -1,5 +1,5 @@
 import { useCallback, useDeferredValue, useState } from 'react';
-import { type Cells, type TableName, tableOf } from '../../contracts/table/index.ts';
+import { type Cells, KEY_MARK, type TableName, tableOf } from '../../contracts/table/index.ts';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import type { ItemRule } from '../../core/plan/index.ts';
 import { ask, type Refusal, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
@@ -27,6 +27,9 @@ export function StockroomTable(props: StockroomTableProps) {
   );
 }
 
+/** What these hold is chosen on their own page: a new one holds nothing yet. */
+const RULED: readonly TableName[] = ['itemSets', 'storeGroups', 'ranges'];
+
 type Sort = { readonly field: string; readonly descending: boolean } | null;
 
 function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
@@ -39,6 +42,7 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
   const [held, setHeld] = useState({ first: 0, last: 0 });
   const [dropping, setDropping] = useState<Refusal | null>(null);
   const [said, setSaid] = useState('');
+  const [added, setAdded] = useState<string | null>(null);
   const query = new URLSearchParams({ store: view.store.id, at: view.at });
   if (sought) query.set('q', sought);
   if (sort) query.set('sort', sort.field);
@@ -57,6 +61,8 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
       rows.rowAt(held.first + i),
     ).filter((row) => row !== null);
   const count = heldRows().length;
+  const heldPage = count === 1 ? pageOf(table, heldRows()[0]!.cells, links) : null;
+  const addedPage = added && pageOf(table, { [table === 'items' ? 'sku' : 'id']: added }, links);
 
   /** Items go by retiring them, so that the past keeps its names; everything else is taken away where nothing needs it. */
   async function drop() {
@@ -70,6 +76,7 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
     try {
       await ask(`/api/stockroom/${table}`, { method: 'POST', body });
       await rows.again();
+      setAdded(null);
       setSaid(table === 'items' ? `${keys.length} retired from ${retired}.` : `${keys.length} taken away.`);
     } catch (error) {
       setDropping(refusalOf(error));
@@ -100,6 +107,11 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
               Undo
             </button>
           ) : null}
+          {heldPage ? (
+            <a className="btn btn-sm" href={heldPage.href}>
+              Open this {table === 'prices' || table === 'listPrices' || table === 'setItems' ? 'item' : one}
+            </a>
+          ) : null}
           {edits && count > 0 ? (
             <button type="button" className="btn btn-sm" onClick={drop}>
               {table === 'items' ? 'Retire' : 'Take away'} {count === 1 ? `this ${one}` : `these ${count}`}
@@ -122,14 +134,20 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
           table={table}
           onDone={async (keys) => {
             setAdding(false);
-            setSaid(`Added: ${keys.join(', ').replaceAll('\u001f', ' ').trim()}.`);
+            setSaid(`Added: ${keys.join(', ').replaceAll(KEY_MARK, ' ').trim()}.`);
+            setAdded(keys.length === 1 && !keys[0]!.includes(KEY_MARK) ? keys[0]! : null);
             await rows.again();
           }}
         />
       ) : null}
       {said ? (
         <p className="mt-2 text-sm" role="status">
-          {said}
+          {said}{' '}
+          {addedPage ? (
+            <a className="link" href={addedPage.href}>
+              {RULED.includes(table) ? `Choose what this ${one} holds` : `Open this ${one}`}
+            </a>
+          ) : null}
         </p>
       ) : null}
       {refusal ? <Refused refusal={refusal} onGiveUp={changes.refusal ? changes.giveUp : null} /> : null}
@@ -173,7 +191,11 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
             drawCell={(row, field) => {
               const page = pageOf(table, row.cells, links);
               return page?.field === field ? (
-                <a className="hover:underline" href={page.href} tabIndex={-1}>
+                <a
+                  className="underline decoration-base-content/30 underline-offset-3 hover:decoration-current"
+                  href={page.href}
+                  tabIndex={-1}
+                >
                   {row.cells[field]}
                 </a>
               ) : undefined;

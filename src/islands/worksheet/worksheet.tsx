@@ -27,7 +27,21 @@ export interface WorksheetProps {
   readonly onChange: (sheet: WorksheetDocument) => void;
   /** The prices that the sheet comes to, whenever they changed by the person's doing. */
   readonly onPrices: (prices: Record<string, string>) => void;
+  /** The supplier's costs by item, typed into the sheet; absent: the costs stand as they are. */
+  readonly onCosts?: (costs: Record<string, string>) => void;
 }
+
+/** The columns that are typed into. */
+const TYPED = ['price', 'cost'] as const;
+const isTyped = (field: string): field is (typeof TYPED)[number] =>
+  (TYPED as readonly string[]).includes(field);
+
+interface WrongCell {
+  readonly text: string;
+  readonly words: string;
+}
+
+const cellKey = (sku: string, field: string): string => `${field} ${sku}`;
 
 /** A price change over many items: passes, lines by hand, and what they come to. */
 export function Worksheet(props: WorksheetProps) {
@@ -38,7 +52,7 @@ export function Worksheet(props: WorksheetProps) {
   const [sort, setSort] = useState<SheetLook['sort']>(null);
   const [held, setHeld] = useState({ first: 0, last: 0 });
   const [known, setKnown] = useState<Record<string, string>>({});
-  const [wrong, setWrong] = useState<ReadonlyMap<string, { text: string; words: string }>>(new Map());
+  const [wrong, setWrong] = useState<ReadonlyMap<string, WrongCell>>(new Map());
   const [touched, setTouched] = useState(saved === null);
   const look = { filter, text, sort, marginFloor: choices.marginFloor };
   const { facts, asking, refusal, again, answer } = useWorksheet(
@@ -52,7 +66,7 @@ export function Worksheet(props: WorksheetProps) {
   const names = namesOf({ ...choices, items });
   const prices = answer && pricesOf(answer, currency);
   const differs = prices && saved ? differences(prices, saved) : 0;
-  const { onPrices } = props;
+  const { onPrices, onCosts } = props;
   const pricesKey = JSON.stringify(prices);
   useEffect(() => {
     if (touched && pricesKey !== 'null') onPrices(JSON.parse(pricesKey) as Record<string, string>);
@@ -73,23 +87,30 @@ export function Worksheet(props: WorksheetProps) {
     if (!answer || at === undefined) return null;
     const line = answer.facts.lines[at]!;
     const cells = worksheetCells(line, answer.results[at]!, currency);
-    const typed = wrong.get(line.sku);
-    return { key: line.sku, cells: typed ? { ...cells, price: typed.text } : cells };
+    const typed = TYPED.flatMap((field) => {
+      const cell = wrong.get(cellKey(line.sku, field));
+      return cell ? [[field, cell.text]] : [];
+    });
+    return { key: line.sku, cells: { ...cells, ...Object.fromEntries(typed) } };
   };
   const edit = (edits: readonly CellEdit[]) => {
-    const own: Record<string, string> = { ...sheet.own };
+    const typed = {
+      price: { ...sheet.own } as Record<string, string>,
+      cost: { ...frame.supplier?.costs } as Record<string, string>,
+    };
     const faults = new Map(wrong);
-    for (const { row, text: typed } of edits) {
+    for (const { row, field, text: cell } of edits) {
       const sku = rowAt(row)?.key;
-      if (sku === undefined) continue;
-      faults.delete(sku);
-      const read = priceTyped(typed, currency);
-      if (read.kind === 'nothing') delete own[sku];
-      else if (read.kind === 'price') own[sku] = read.price;
-      else faults.set(sku, { text: typed, words: read.words });
+      if (sku === undefined || !isTyped(field)) continue;
+      faults.delete(cellKey(sku, field));
+      const read = priceTyped(cell, currency);
+      if (read.kind === 'nothing') delete typed[field][sku];
+      else if (read.kind === 'price') typed[field][sku] = read.price;
+      else faults.set(cellKey(sku, field), { text: cell, words: `${sku}: ${read.words}` });
     }
     setWrong(faults);
-    change({ own });
+    if (edits.some(({ field }) => field === 'price')) change({ own: typed.price });
+    if (edits.some(({ field }) => field === 'cost')) onCosts?.(typed.cost);
   };
   const heldSkus = () =>
     Array.from({ length: held.last - held.first + 1 }, (_, i) => rowAt(held.first + i)?.key).filter(
@@ -105,7 +126,7 @@ export function Worksheet(props: WorksheetProps) {
   const heldCount = Math.min(held.last, shown - 1) - held.first + 1;
   const columns = WORKSHEET_COLUMNS.map((column) => ({
     ...column,
-    editable: !locked && column.field === 'price',
+    editable: !locked && (column.field === 'price' || (column.field === 'cost' && onCosts !== undefined)),
   }));
   const at = facts?.lookedAt;
   return (
@@ -199,7 +220,7 @@ export function Worksheet(props: WorksheetProps) {
               )
             }
             noteAt={(row, field) => {
-              const fault = field === 'price' ? wrong.get(row.key) : undefined;
+              const fault = wrong.get(cellKey(row.key, field));
               return fault ? { words: fault.words, wrong: true } : null;
             }}
             height="max(20rem, 100vh - 12rem)"
@@ -216,8 +237,8 @@ export function Worksheet(props: WorksheetProps) {
       </div>
       {wrong.size > 0 ? (
         <p role="alert" className="mt-2 text-error text-sm">
-          {[...wrong]
-            .map(([sku, { words }]) => `${sku}: ${words}`)
+          {[...wrong.values()]
+            .map(({ words }) => words)
             .slice(0, 3)
             .join('; ')}
         </p>

@@ -29,6 +29,8 @@ export function PickList({
     <Command label={name} shouldFilter={!onSearch} loop>
       <Command.Input
         placeholder="Type to find …"
+        // Whoever opened the list goes on typing.
+        autoFocus
         className="input input-sm w-full"
         aria-label={`Find: ${name}`}
         onValueChange={onSearch}
