@@ -1,32 +1,36 @@
 import { type ItemView, type Person, sees } from '../contracts/index.ts';
+import { parseMoment } from '../core/calendar/index.ts';
 import type { ItemDocument, PlanDocument } from '../core/plan/index.ts';
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
+import { pricesByZone } from './prices-by-zone.ts';
 
 /**
  * One item: its prices by place and date, where it is carried and through what, every price change that touches it.
- * @param store where the lens looks.
+ * @param lens where and when the lens looks, in the store's own time.
  * @returns null where there is no such item.
  */
 export async function lookAtItem(
   ports: { book: PlanBook; promotions: PromotionStore },
   person: Person,
   sku: string,
-  store: string,
+  lens: { readonly store: { readonly id: string }; readonly at: string },
 ): Promise<ItemView | null> {
   const current = await ports.book.current();
   const { document, compiled } = current;
   const index = compiled.catalogue.indexOf.get(sku);
   const item = document.items.find((one) => one.sku === sku);
   if (index === undefined || !item) return null;
+  const at = parseMoment(lens.at, compiled.clockOf(compiled.stores.get(lens.store.id)!))!;
   const touching = touchingItem(current, item, index);
   const all = await listPromotions(ports, person);
   return {
     ...factsOf(item, document),
     variants: compiled.catalogue.variantsOf(sku).map((at) => named(document.items[at]!)),
     prices: pricesOf(item, document, person),
-    ranges: rangesOf(item, index, current, person, store),
+    byZone: pricesByZone(current, person, sku, at),
+    ranges: rangesOf(item, index, current, person, lens.store.id),
     carriedEverywhere: (document.ranges ?? []).length === 0,
     promotions: all.filter(({ id }) => touching.has(id)),
   };

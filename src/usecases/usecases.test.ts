@@ -290,7 +290,8 @@ describe('an item', () => {
     ),
     ranges,
   };
-  const look = (sku: string, who = viewer) => lookAtItem(inMemory(document), who, sku, 'east');
+  const look = (sku: string, who = viewer) =>
+    lookAtItem(inMemory(document), who, sku, { store: { id: 'east' }, at: '2027-05-14T12:00' });
 
   it('tells its prices by place and date, nearest and newest first', async () => {
     expect((await look('bar'))?.prices).toEqual([
@@ -300,6 +301,31 @@ describe('an item', () => {
       { of: 'chain', place: null, since: null, price: '1.00' },
     ]);
     expect((await look('bar', atEast))?.prices.map(({ of }) => of)).toEqual(['zone', 'chain', 'chain']);
+  });
+
+  it('tells what it costs in each price zone, now and later, and what is paid there', async () => {
+    expect((await look('bar'))?.byZone).toEqual([
+      {
+        zone: 'Mainland',
+        regular: [
+          { from: null, price: '1.00' },
+          { from: '2027-06-01', price: '1.20' },
+        ],
+        stores: 0,
+        paid: null,
+      },
+      {
+        zone: 'Isles',
+        regular: [{ from: null, price: '1.10' }],
+        stores: 1,
+        paid: { low: '0.81', high: '0.81' },
+      },
+    ]);
+    expect((await look('milk'))?.byZone).toMatchObject([
+      { stores: 1, paid: { low: '22.41' } },
+      { stores: 1, paid: { low: '22.41' } },
+    ]);
+    expect((await look('milk', atEast))?.byZone.map(({ zone }) => zone)).toEqual(['Mainland']);
   });
 
   it('tells through which ranges it is carried, and whether here', async () => {
