@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// npm run bench: figures as ratios measured side by side in one run, on an application and a database of its own.
+// npm run bench [-- part …]: figures as ratios measured side by side in one run, on an application and a database of its own.
 import { spawnSync } from 'node:child_process';
 import { bundle } from './set-up/headless.mjs';
 import { inRoot, ROOT } from './set-up/paths.mjs';
@@ -27,7 +27,7 @@ await run(async () => {
   );
   try {
     await bundle('bench/main.ts', 'dist/bench.mjs', { packages: 'external' });
-    const { status } = spawnSync('node', [inRoot('dist/bench.mjs')], {
+    const { status } = spawnSync('node', [inRoot('dist/bench.mjs'), ...process.argv.slice(2)], {
       cwd: ROOT,
       stdio: 'inherit',
       env: { ...process.env, ...running.environment },

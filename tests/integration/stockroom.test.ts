@@ -283,6 +283,15 @@ describe('the search for items', () => {
     expect(await find(search)).toEqual(skus);
   });
 
+  it.each([['gel'], ['gel-50'], ['sun'], ['e'], ['sun m'], ['s', 'o']])(
+    'for %j begins as the whole order of what it finds',
+    async (...words) => {
+      const all = await find({ words, limit: null });
+      expect(all.length).toBeGreaterThan(0);
+      for (const limit of [1, 2, 50]) expect(await find({ words, limit })).toEqual(all.slice(0, limit));
+    },
+  );
+
   it('counts all of them, however few are asked for', async () => {
     const { total } = await stockroomRepository(db).findItems({
       words: ['gel'],

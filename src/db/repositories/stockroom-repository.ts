@@ -30,11 +30,40 @@ async function findItems(db: Database, search: ItemSearch): ReturnType<Stockroom
     .where(where)
     .orderBy(...orderOf(search))
     .offset(offset);
+  const begins = search.sort === 'relevance' && words.length > 0 && offset === 0 && limit !== null;
   const [rows, [all]] = await Promise.all([
-    limit === null ? found : found.limit(limit),
+    begins ? firstFound(db, words, where, limit) : limit === null ? found : found.limit(limit),
     counted ? db.select({ total: count() }).from(t.item).where(where) : [],
   ]);
   return { skus: rows.map(({ sku }) => sku), total: all?.total ?? rows.length };
+}
+
+/**
+ * The beginning of what {@link orderOf} puts in order, without putting all of it in order: most of a chain's items may
+ * hold the two letters that were typed so far. Each part is one walk along an index that ends at the limit.
+ */
+async function firstFound(
+  db: Database,
+  words: readonly string[],
+  where: SQL | undefined,
+  limit: number,
+): Promise<{ sku: string }[]> {
+  const first = words[0]!;
+  const { sku, name, gtin, position } = t.item;
+  const part = (rank: number, more: SQL | undefined) =>
+    sql`(select ${sku} as sku, ${position} as position, ${sql.raw(String(rank))} as rank from ${t.item}
+      where ${and(where, more)} order by ${position} limit ${limit})`;
+  const parts = [
+    part(0, sql`lower(${sku}) = ${first}`),
+    part(1, sql`${gtin} = ${first}`),
+    part(2, sql`lower(${name}) like ${`${escaped(words.join(' '))}%`}`),
+    part(3, undefined),
+  ];
+  const { rows } = await db.execute<{ sku: string }>(
+    sql`select sku from (${sql.join(parts, sql` union all `)}) as found
+      group by sku order by min(rank), min(position) limit ${limit}`,
+  );
+  return rows;
 }
 
 /** A whole number or barcode that was typed comes first, then names that begin with it. */
@@ -43,9 +72,9 @@ function orderOf({ words, sort, descending }: ItemSearch): SQL[] {
   const first = words[0] ?? '';
   if (sort === 'relevance' && words.length > 0)
     return [
-      sql`${t.item.sku} ilike ${escaped(first)} desc`,
-      sql`${t.item.gtin} = ${first} desc nulls last`,
-      sql`${t.item.name} ilike ${`${escaped(words.join(' '))}%`} desc`,
+      sql`(lower(${t.item.sku}) = ${first}) desc`,
+      sql`coalesce(${t.item.gtin} = ${first}, false) desc`,
+      sql`(lower(${t.item.name}) like ${`${escaped(words.join(' '))}%`}) desc`,
       asc(t.item.position),
     ];
   if (sort === 'relevance' || sort === 'position') return [way(t.item.position)];

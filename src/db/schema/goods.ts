@@ -85,6 +85,9 @@ export const item = pgTable(
     index('item_brand').on(t.brand),
     index('item_gtin_lookup').on(t.gtin),
     index('item_search').using('gin', t.search.op('gin_trgm_ops')),
+    index('item_position').on(t.position),
+    index('item_sku_typed').on(sql`lower(${t.sku})`),
+    index('item_name_start').on(sql`lower(${t.name}) text_pattern_ops`),
   ],
 );
 
