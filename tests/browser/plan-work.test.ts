@@ -64,11 +64,17 @@ test('a worksheet: two passes, a line by hand, one taken out, saved and opened a
   await page.getByText('By hand 1').waitFor();
   await page.getByRole('button', { name: 'Take out this line' }).click();
   await page.getByText('Taken out 1').waitFor();
+  await sheet.focus();
+  for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.type('0,40');
+  await page.keyboard.press('Enter');
+  await sheet.getByRole('gridcell', { name: '0.40', exact: true }).waitFor();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByText('Saved.').waitFor();
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   const { promotion } = (await (await as('ines')).get(`/api/promotions/${id}`)).body;
   const { linePrices, worksheet, items } = promotion.offer;
+  expect(Object.values(promotion.supplier.costs)).toEqual(['0.40']);
   expect(Object.keys(worksheet.own)).toHaveLength(1);
   expect(worksheet.removed).toHaveLength(1);
   expect(items.items.toSorted()).toEqual(Object.keys(linePrices).toSorted());
@@ -135,6 +141,31 @@ test(
     await page.context().close();
   },
 );
+
+test('in the calendar a promotion is dragged by the pointer, and let go a day later', LONG, async () => {
+  const rufus = await as('rufus');
+  await rufus.send('POST', '/api/promotions', { promotion: named('pulled') });
+  const { page } = await sitDown(browser, 'rufus');
+  await page.goto('/plan/calendar?at=2031-03-05T12:00');
+  await settled(page);
+  const bar = page.getByRole('button', { name: 'Named pulled: move it' }).first();
+  const box = (await bar.boundingBox())!;
+  // The bar is six days and eleven hours long.
+  const day = box.width / (6 + 11 / 24);
+  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  await page.mouse.move(middle.x, middle.y);
+  await page.mouse.down();
+  await page.mouse.move(middle.x + day, middle.y, { steps: 12 });
+  const beside = page.getByRole('complementary', { name: 'What it would do' });
+  await beside.getByText(/^Tue 4 Mar, 9:00/).waitFor();
+  await page.mouse.up();
+  await page.getByText(/Named pulled now runs from Tue 4 Mar/).waitFor();
+  expect((await rufus.get('/api/promotions/pulled')).body.promotion.when).toEqual({
+    from: '2031-03-04T09:00',
+    to: '2031-03-10T20:00',
+  });
+  await page.context().close();
+});
 
 test(
   'supplier terms: the margin counts with them, and a promotion that outlives them is told',
