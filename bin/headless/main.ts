@@ -1,5 +1,6 @@
 import { describeFault } from '../../src/core/plan/index.ts';
 import { Refused, readArguments, refuse } from './arguments.ts';
+import { basket } from './basket.ts';
 import { book } from './book.ts';
 import { readPlanFile } from './plan-file.ts';
 import { price } from './price.ts';
@@ -8,10 +9,11 @@ import { timeline } from './timeline.ts';
 const USAGE = `belltag check PLAN
 belltag price PLAN --store S --item SKU --at T [--group G]... [--channel C]
 belltag book PLAN --store S --at T
-belltag timeline PLAN --store S --item SKU --from T --to T`;
+belltag timeline PLAN --store S --item SKU --from T --to T
+belltag basket PLAN BASKETS`;
 
-type Call = (words: readonly string[], print: (line: string) => void) => void;
-const CALLS: Readonly<Record<string, Call>> = { check, price, book, timeline };
+type Call = (words: readonly string[], print: (line: string) => void) => void | Promise<void>;
+const CALLS: Readonly<Record<string, Call>> = { check, price, book, timeline, basket };
 
 /** `belltag check PLAN`: nothing, or the faults. */
 function check(words: readonly string[]): void {
@@ -19,7 +21,7 @@ function check(words: readonly string[]): void {
 }
 
 /** Runs one call; answers go to standard output, messages to standard error. */
-export function main(words: readonly string[]): void {
+export async function main(words: readonly string[]): Promise<void> {
   const [name = '', ...rest] = words;
   if (['', 'help', '--help', '-h'].includes(name)) {
     process.stdout.write(`${USAGE}\n`);
@@ -28,7 +30,7 @@ export function main(words: readonly string[]): void {
   const lines: string[] = [];
   try {
     const call = CALLS[name] ?? refuse([], `no call "${name}"`, Object.keys(CALLS).join(', '));
-    call(rest, (line) => lines.push(line));
+    await call(rest, (line) => lines.push(line));
     if (lines.length > 0) process.stdout.write(`${lines.join('\n')}\n`);
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
@@ -39,4 +41,4 @@ export function main(words: readonly string[]): void {
   }
 }
 
-main(process.argv.slice(2));
+void main(process.argv.slice(2));

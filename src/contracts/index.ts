@@ -1,3 +1,4 @@
+export * from './basket-document.ts';
 export * from './outcome.ts';
 export * from './parse-plan.ts';
 export * from './plan-document.ts';

@@ -3,3 +3,4 @@ export * from './currency.ts';
 export * from './half-away-from-zero.ts';
 export * from './ratio.ts';
 export * from './rounding.ts';
+export * from './thousandths.ts';

@@ -6,6 +6,7 @@ export * from './document.ts';
 export * from './fault.ts';
 export * from './gtin.ts';
 export * from './model.ts';
+export * from './offer.ts';
 export * from './read.ts';
 export { readFormula, readRounding } from './read-money.ts';
 export * from './shift-when.ts';

@@ -3,17 +3,21 @@ import type { BasisPoints, Currency, MinorUnits, Rounding } from '../money/index
 import type {
   ItemDocument,
   ItemRule,
-  OfferDocument,
   PlanDocument,
   PromotionStatus,
   StoreDocument,
   StoreRule,
 } from './document.ts';
+import type { Offer } from './offer.ts';
 
 /** A plan document that has been checked, with money, dates and times as numbers. */
 export interface Plan {
   readonly currency: Currency;
-  readonly policy: { readonly priceChanges: 'priority' | 'lowest'; readonly marginFloor: BasisPoints | null };
+  readonly policy: {
+    readonly priceChanges: 'priority' | 'lowest';
+    readonly baskets: 'best' | 'priority';
+    readonly marginFloor: BasisPoints | null;
+  };
   readonly nodes: PlanDocument['nodes'];
   readonly items: readonly Item[];
   readonly itemSets: NonNullable<PlanDocument['itemSets']>;
@@ -21,6 +25,7 @@ export interface Plan {
   readonly storeGroups: NonNullable<PlanDocument['storeGroups']>;
   readonly terminals: NonNullable<PlanDocument['terminals']>;
   readonly ranges: NonNullable<PlanDocument['ranges']>;
+  readonly shoppers: readonly ShopperRecord[];
   readonly shopperGroups: NonNullable<PlanDocument['shopperGroups']>;
   readonly priceLists: readonly PriceList[];
   readonly promotions: readonly Promotion[];
@@ -85,6 +90,21 @@ export type Who =
       readonly anyShopper: boolean;
     };
 
+/** What the chain knows of one shopper. */
+export interface ShopperRecord {
+  readonly id: string;
+  readonly groups: readonly string[];
+  readonly pastOrders: number;
+  readonly lifetimeSpend: MinorUnits;
+}
+
+/** How often a promotion may be used; null: as often as one likes. */
+export interface UseLimits {
+  readonly inAll: number | null;
+  readonly perCode: number | null;
+  readonly perShopper: number | null;
+}
+
 /** Terms of buying; days are local dates. */
 export interface SupplierTerms {
   readonly from: DayNumber | null;
@@ -109,7 +129,11 @@ export interface Promotion {
   readonly when: Schedule;
   readonly who: Who;
   readonly codes: readonly string[];
+  readonly uses: UseLimits;
+  /** How often it is applied in one basket; null: as often as one likes. */
+  readonly limitPerBasket: number | null;
+  /** Which price of a unit a unit offer works on. */
+  readonly startsFrom: 'tag' | 'base';
   readonly supplier: SupplierTerms | null;
-  /** Price changes are read; other kinds stay as they stand in the document. */
-  readonly offer: PriceChange | Exclude<OfferDocument, { kind: 'priceChange' }>;
+  readonly offer: Offer;
 }

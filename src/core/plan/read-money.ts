@@ -16,6 +16,14 @@ export function readAmount(text: string, currency: Currency): MinorUnits {
   return amount;
 }
 
+/** Amounts by SKU. */
+export function readAmounts(
+  amounts: Record<string, string> | undefined,
+  currency: Currency,
+): ReadonlyMap<string, MinorUnits> {
+  return new Map(Object.entries(amounts ?? {}).map(([sku, text]) => [sku, readAmount(text, currency)]));
+}
+
 export function readRounding(document: RoundingDocument, currency: Currency): Rounding {
   if ('step' in document)
     return { kind: 'step', step: readAmount(document.step, currency), mode: document.mode };

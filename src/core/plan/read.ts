@@ -21,7 +21,8 @@ import type {
   WhoDocument,
 } from './document.ts';
 import type { Item, Plan, PriceChange, PriceList, PriceRow, Promotion, SupplierTerms, Who } from './model.ts';
-import { readAmount, readFormula, readRounding } from './read-money.ts';
+import { readAmount, readAmounts, readFormula, readRounding } from './read-money.ts';
+import { readBasketOffer } from './read-offer.ts';
 
 /** Turns a document that {@link checkPlan} found no fault with into the plan the core computes with. */
 export function readPlan(document: PlanDocument): Plan {
@@ -30,6 +31,7 @@ export function readPlan(document: PlanDocument): Plan {
     currency,
     policy: {
       priceChanges: document.policy?.priceChanges ?? 'priority',
+      baskets: document.policy?.baskets ?? 'best',
       marginFloor: (document.policy?.marginFloor ?? null) as BasisPoints | null,
     },
     nodes: document.nodes,
@@ -39,6 +41,12 @@ export function readPlan(document: PlanDocument): Plan {
     storeGroups: document.storeGroups ?? [],
     terminals: document.terminals ?? [],
     ranges: document.ranges ?? [],
+    shoppers: (document.shoppers ?? []).map((shopper) => ({
+      id: shopper.id,
+      groups: shopper.groups ?? [],
+      pastOrders: shopper.pastOrders ?? 0,
+      lifetimeSpend: readAmount(shopper.lifetimeSpend ?? '0', currency),
+    })),
     shopperGroups: document.shopperGroups ?? [],
     priceLists: (document.priceLists ?? []).map((list) => readPriceList(list, currency)),
     promotions: document.promotions.map((promotion) => readPromotion(promotion, currency)),
@@ -113,7 +121,17 @@ export function readPromotion(document: PromotionDocument, currency: Currency): 
     who: readWho(document.who),
     codes: document.codes ?? [],
     supplier: document.supplier ? readSupplierTerms(document.supplier, currency) : null,
-    offer: document.offer.kind === 'priceChange' ? readPriceChange(document.offer, currency) : document.offer,
+    uses: {
+      inAll: document.uses?.inAll ?? null,
+      perCode: document.uses?.perCode ?? null,
+      perShopper: document.uses?.perShopper ?? null,
+    },
+    limitPerBasket: document.limitPerBasket ?? null,
+    startsFrom: document.startsFrom ?? 'tag',
+    offer:
+      document.offer.kind === 'priceChange'
+        ? readPriceChange(document.offer, currency)
+        : readBasketOffer(document.offer, currency),
   };
 }
 
@@ -138,10 +156,6 @@ function readPriceChange(offer: PriceChangeDocument, currency: Currency): PriceC
     ofBase: offer.of === 'base',
     mayRaise: offer.mayRaise ?? false,
   };
-}
-
-function readAmounts(amounts: Record<string, string> | undefined, currency: Currency) {
-  return new Map(Object.entries(amounts ?? {}).map(([sku, text]) => [sku, readAmount(text, currency)]));
 }
 
 export function readSchedule(when: WhenDocument): Schedule {

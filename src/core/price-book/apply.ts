@@ -1,5 +1,6 @@
-import type { Promotion } from '../plan/index.ts';
+import type { Plan, Promotion } from '../plan/index.ts';
 import type { PriceChangePromotion } from '../tag-price/index.ts';
+import { type BasketOfferPromotion, type CompiledOffer, compileOffer } from './compiled-offer.ts';
 import { type CompiledChange, type CompiledPlan, compileChange } from './compiled-plan.ts';
 
 export type PlanChange =
@@ -28,7 +29,18 @@ export function apply(
       : undefined;
   const rest = compiled.changes.filter((entry) => entry !== before);
   const changes = after ? [...rest, after].sort((a, b) => (a.promotion.id < b.promotion.id ? -1 : 1)) : rest;
-  return { compiled: { ...compiled, plan, changes }, touched: touchedBy(compiled, [before, after]) };
+  return {
+    compiled: { ...compiled, plan, changes, offers: offersWith(compiled, change, plan) },
+    touched: touchedBy(compiled, [before, after]),
+  };
+}
+
+function offersWith(compiled: CompiledPlan, change: PlanChange, plan: Plan): readonly CompiledOffer[] {
+  const id = change.kind === 'put-promotion' ? change.promotion.id : change.id;
+  const rest = compiled.offers.filter(({ promotion }) => promotion.id !== id);
+  if (change.kind !== 'put-promotion' || isPriceChange(change.promotion)) return rest;
+  const after = compileOffer(change.promotion as BasketOfferPromotion, plan, compiled.catalogue);
+  return [...rest, after].sort((a, b) => (a.promotion.id < b.promotion.id ? -1 : 1));
 }
 
 const isPriceChange = (promotion: Promotion): promotion is PriceChangePromotion =>

@@ -1,7 +1,7 @@
 import { boundsOf, type Instant, type ZoneClock } from '../calendar/index.ts';
-import type { StoreDocument } from '../plan/index.ts';
-import { isFor, type LostReason, type PriceChangePromotion, type Shopper } from '../tag-price/index.ts';
-import { type CompiledChange, isLive } from './compiled-plan.ts';
+import type { Promotion, StoreDocument } from '../plan/index.ts';
+import { isFor, type LostReason, type Shopper } from '../tag-price/index.ts';
+import { isLive } from './compiled-plan.ts';
 
 /** Where, when and by whom a price is asked. */
 export interface Situation {
@@ -12,28 +12,39 @@ export interface Situation {
   readonly channel: string;
   /** The terminal's id and tags; empty where the question names none. */
   readonly terminal: readonly string[];
+  /** Promotions whose code is held; absent: no code was given. */
+  readonly holding?: ReadonlySet<string>;
+  /** Promotions that have been used as often as they may be. */
+  readonly usedUp?: ReadonlySet<string>;
+}
+
+/** A promotion with the stores it is for. */
+export interface Placed {
+  readonly promotion: Promotion;
+  stores(): ReadonlySet<string>;
 }
 
 /** A question without a channel asks for this one. */
 export const DEFAULT_CHANNEL = 'till';
 
-/** Why a price change does not count in a situation, whatever the item; null where it does. */
-export function barOf(change: CompiledChange, situation: Situation): LostReason | null {
-  return standingBar(change, situation) ?? timeBar(change.promotion, situation);
+/** Why a promotion does not count in a situation, whatever the item; null where it does. */
+export function barOf(placed: Placed, situation: Situation): LostReason | null {
+  return standingBar(placed, situation) ?? timeBar(placed.promotion, situation);
 }
 
 /** All that does not depend on the time. */
-export function standingBar({ promotion, stores }: CompiledChange, situation: Situation): LostReason | null {
+export function standingBar({ promotion, stores }: Placed, situation: Situation): LostReason | null {
   if (promotion.status !== 'approved') return 'switched-off';
   if (!stores().has(situation.store.id)) return 'wrong-store';
   if (promotion.channels && !promotion.channels.includes(situation.channel)) return 'wrong-channel';
   if (promotion.terminals && !promotion.terminals.some((name) => situation.terminal.includes(name)))
     return 'wrong-terminal';
   if (!isFor(promotion.who, situation.shopper)) return 'wrong-shopper';
-  return promotion.codes.length > 0 ? 'needs-code' : null;
+  if (promotion.codes.length > 0 && !situation.holding?.has(promotion.id)) return 'needs-code';
+  return situation.usedUp?.has(promotion.id) ? 'used-up' : null;
 }
 
-function timeBar({ when }: PriceChangePromotion, { clock, at }: Situation): LostReason | null {
+function timeBar({ when }: Promotion, { clock, at }: Situation): LostReason | null {
   const bounds = boundsOf(when, clock);
   if (at < bounds.from) return 'not-started';
   if (at >= bounds.to) return 'over';

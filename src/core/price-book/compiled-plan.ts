@@ -21,6 +21,7 @@ import {
   priorityFirst,
   type WinnerOrder,
 } from '../tag-price/index.ts';
+import { type CompiledOffer, compileOffers } from './compiled-offer.ts';
 import { type PriceTable, priceTable } from './price-table.ts';
 import { type Shelf, shelves } from './shelf.ts';
 
@@ -44,6 +45,8 @@ export interface CompiledPlan {
   readonly order: WinnerOrder;
   /** By id. */
   readonly changes: readonly CompiledChange[];
+  /** Offers over the basket, by id. */
+  readonly offers: readonly CompiledOffer[];
   clockOf(store: StoreDocument): ZoneClock;
   /** The lists of these shopper groups. */
   listsOf(groups: readonly string[]): readonly PriceList[];
@@ -66,6 +69,7 @@ export function compile(plan: Plan): CompiledPlan {
     stores: new Map(plan.stores.map((store) => [store.id, store])),
     order: plan.policy.priceChanges === 'lowest' ? lowestFirst : priorityFirst,
     changes: compileChanges(plan, catalogue),
+    offers: compileOffers(plan, catalogue),
     carries,
     shelf: shelves(catalogue, (store, index, regular) => carries(store, index, regular as MinorUnits | null)),
     clockOf({ timeZone }) {

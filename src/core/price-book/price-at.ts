@@ -5,6 +5,7 @@ import type { Catalogue } from '../selection/index.ts';
 import {
   basePrice,
   isRetired,
+  type LostReason,
   type PriceAnswer,
   type PriceProblem,
   type RegularPrice,
@@ -14,7 +15,7 @@ import {
   tagPrice,
 } from '../tag-price/index.ts';
 import { barOf, DEFAULT_CHANNEL, type Situation } from './bar.ts';
-import type { CompiledPlan } from './compiled-plan.ts';
+import type { CompiledChange, CompiledPlan } from './compiled-plan.ts';
 
 export interface PriceQuestion {
   readonly sku: string;
@@ -32,7 +33,22 @@ export function priceAt(compiled: CompiledPlan, question: PriceQuestion): PriceA
   const index = compiled.catalogue.indexOf.get(question.sku);
   if (!store || index === undefined)
     return { kind: 'problem', problem: store ? 'unknown-item' : 'unknown-store' };
-  return answer(compiled, index, situationOf(compiled, store, question));
+  const situation = situationOf(compiled, store, question);
+  return answer(compiled, index, situation, (change) => barOf(change, situation));
+}
+
+/** Prices of many items in one situation: what does not depend on the item is asked once. */
+export function pricesIn(compiled: CompiledPlan, situation: Situation): (index: number) => PriceAnswer {
+  const bars = new Map<CompiledChange, LostReason | null>();
+  const bar = (change: CompiledChange): LostReason | null => {
+    let found = bars.get(change);
+    if (found === undefined) {
+      found = barOf(change, situation);
+      bars.set(change, found);
+    }
+    return found;
+  };
+  return (index) => answer(compiled, index, situation, bar);
 }
 
 export function situationOf(
@@ -66,14 +82,19 @@ export function sellable(
   return regular ?? 'no-price';
 }
 
-function answer(compiled: CompiledPlan, index: number, situation: Situation): PriceAnswer {
+function answer(
+  compiled: CompiledPlan,
+  index: number,
+  situation: Situation,
+  bar: (change: CompiledChange) => LostReason | null,
+): PriceAnswer {
   const regular = sellable(compiled, situation, index);
   if (typeof regular === 'string') return { kind: 'problem', problem: regular };
   const item = compiled.catalogue.items[index]!;
   const base = basePrice(listsFor(compiled, situation.shopper), item.sku, regular.price);
   const concerning = compiled.changes
     .filter((change) => change.selection().has(index, regular.price))
-    .map((change) => ({ promotion: change.promotion, bar: barOf(change, situation) }));
+    .map((change) => ({ promotion: change.promotion, bar: bar(change) }));
   return tagPrice(
     regular,
     base,

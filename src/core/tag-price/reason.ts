@@ -6,6 +6,7 @@ export const LOST_REASONS = [
   'wrong-terminal',
   'wrong-shopper',
   'needs-code',
+  'used-up',
   'not-started',
   'over',
   'outside-hours',

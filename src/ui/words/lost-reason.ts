@@ -8,6 +8,7 @@ export const LOST_REASON_WORDS: Readonly<Record<LostReason, string>> = {
   'wrong-terminal': 'It counts at other terminals only.',
   'wrong-shopper': 'It is for other shoppers.',
   'needs-code': 'It needs a code.',
+  'used-up': 'It was used as often as it may be.',
   'not-started': 'It had not started.',
   over: 'It was over.',
   'outside-hours': 'It was outside its hours and days.',

@@ -1,0 +1,48 @@
+import type { MinorUnits } from '../../money/index.ts';
+import type { Combo } from '../../plan/index.ts';
+import { percentOf } from '../reduction.ts';
+import type { StartingPrice, Unit } from '../unit.ts';
+import type { Limit, OfferMachine } from './machine.ts';
+import { partsMachine } from './parts.ts';
+
+/**
+ * Pricing rules 4.1, combo. Roles are the numbers of its slots.
+ * @param fits whether a unit is among the goods of a slot.
+ * @param skuOf an item's SKU, by which extras are named.
+ */
+export function comboMachine(
+  number: number,
+  offer: Combo,
+  members: readonly Unit[],
+  start: StartingPrice,
+  limit: Limit,
+  fits: readonly ((unit: Unit) => boolean)[],
+  skuOf: (item: number) => string,
+): OfferMachine {
+  const extraOf = (unit: Unit) => offer.extra.get(skuOf(unit.item)) ?? 0;
+  return partsMachine(
+    number,
+    {
+      parts: offer.slots.map(({ quantity, each }, i) => ({
+        quantity,
+        fits: fits[i]!,
+        gain: (unit) => unit.tag - counted(offer, unit, start, each, extraOf(unit)),
+      })),
+      whole: offer.value?.kind === 'total' ? -offer.value.amount : 0,
+    },
+    members,
+    limit,
+  );
+}
+
+/** What a unit is counted with before the total of the combo. */
+function counted(
+  { value }: Combo,
+  unit: Unit,
+  start: StartingPrice,
+  each: MinorUnits | null,
+  extra: number,
+): number {
+  if (value === null) return Math.min(start(unit), each! + extra);
+  return value.kind === 'total' ? extra : start(unit) - percentOf(start(unit), value.percent);
+}

@@ -1,0 +1,271 @@
+import type { Promotion } from '../plan/index.ts';
+import {
+  barOf,
+  type CompiledOffer,
+  type CompiledPlan,
+  pricesIn,
+  type Situation,
+  situationOf,
+} from '../price-book/index.ts';
+import type { Basket } from './basket.ts';
+import { checkCodes } from './codes.ts';
+import { type Applied, appliedTo } from './offers/applied.ts';
+import { freeUnits } from './offers/free-goods.ts';
+import type { OfferInBasket } from './offers/offer-in-basket.ts';
+import {
+  countedBy,
+  type Goods,
+  type LiveOffer,
+  offersInBasket,
+  type UnitOfferPromotion,
+} from './offers/offers-in-basket.ts';
+import { type PricedLine, priceLines, unitsOf } from './priced-lines.ts';
+import type { Receipt, ReceiptProblem } from './receipt.ts';
+import { receiptLines } from './receipt-lines.ts';
+import {
+  chooseRewards,
+  chooseSoleReward,
+  type LiveReward,
+  type RewardChoice,
+  type RewardPromotion,
+} from './rewards/basket-rewards.ts';
+import { conditionsHold, type Weights, weightsOf } from './rewards/conditions.ts';
+import { type DeliveryPromotion, payDelivery } from './rewards/delivery-reward.ts';
+import { type Piece, piecesOf } from './rewards/piece.ts';
+import { bestChoice, type Choice, ORDINARY_BUDGET } from './search/best-choice.ts';
+import { priorityChoice } from './search/priority-choice.ts';
+import type { Unit } from './unit.ts';
+
+/** All that a basket is rung with. */
+export interface Ringing {
+  readonly compiled: CompiledPlan;
+  readonly basket: Basket;
+  readonly situation: Situation;
+  readonly lines: readonly PricedLine[];
+  readonly units: readonly Unit[];
+  readonly live: readonly LiveOffer[];
+  readonly goods: Goods;
+}
+
+/** Rings a basket: the tag prices, the shopper's best of all offers, rewards, delivery (pricing rules 4). */
+export function ringBasket(compiled: CompiledPlan, basket: Basket, budget = ORDINARY_BUDGET): Receipt {
+  const plain = situationOf(compiled, compiled.stores.get(basket.store)!, {
+    at: basket.at,
+    shopper: basket.shopper,
+    channel: basket.channel,
+    ...(basket.terminal === null ? {} : { terminal: basket.terminal }),
+  });
+  const { codes, holding, usedUp } = checkCodes(basket, compiled, plain);
+  const situation = { ...plain, holding, usedUp };
+  const ringing = prepare(compiled, basket, situation);
+  const chosen = chooseOffers(ringing, budget);
+  const weights = weightsOf(ringing.lines, compiled.catalogue);
+  const rewards = liveRewards(ringing, weights);
+  const tagged = piecesOf(ringing.lines);
+  const after = piecesAfter(tagged, chosen.applied, ringing.live);
+  const together = chooseRewards(rewards, after);
+  const sole = chooseSoleReward(rewards, tagged);
+  const alone = sole.saving > chosen.choice.saving + together.saving;
+  const outcome: Outcome = alone
+    ? { applied: [], pieces: tagged, rewards: sole }
+    : { applied: chosen.applied, pieces: after, rewards: together };
+  return finish(ringing, outcome, chosen.choice, { codes, weights });
+}
+
+interface Outcome {
+  readonly applied: readonly Applied[];
+  readonly pieces: readonly Piece[];
+  readonly rewards: RewardChoice;
+}
+
+function finish(
+  ringing: Ringing,
+  { applied, pieces, rewards }: Outcome,
+  choice: Choice,
+  { codes, weights }: { codes: Receipt['codes']; weights: Weights },
+): Receipt {
+  const { basket, live } = ringing;
+  const lines = receiptLines(ringing, applied, pieces, rewards);
+  const goods = lines.reduce((sum, { net }) => sum + net, 0);
+  const subtotal = pieces.reduce((sum, { paid }) => sum + paid, 0);
+  const delivery = payDelivery(liveOf(ringing, 'deliveryReward'), basket, weights, subtotal);
+  const applications = applicationsOf(applied, live);
+  return {
+    id: basket.id,
+    goods,
+    total: goods + (delivery?.net ?? 0),
+    saving: applications.reduce((sum, { saving }) => sum + saving, 0) + rewards.saving,
+    proved: choice.proved,
+    bound: choice.bound,
+    lines,
+    applications,
+    rewards: rewards.given.map(({ promotion, measured, amount }) => ({ promotion, measured, amount })),
+    delivery,
+    codes,
+    nearly: [],
+    problems: problemsOf(ringing),
+  };
+}
+
+function prepare(compiled: CompiledPlan, basket: Basket, situation: Situation): Ringing {
+  const { catalogue } = compiled;
+  const priceOf = pricesIn(compiled, situation);
+  const lines = priceLines(basket, compiled, priceOf);
+  const goods: Goods = {
+    skuOf: (item) => catalogue.items[item]!.sku,
+    familyOf: (item) => catalogue.items[item]!.parent ?? catalogue.items[item]!.sku,
+    giftWorth(sku) {
+      const answer = priceOf(catalogue.indexOf.get(sku)!);
+      return answer.kind === 'price' ? answer.price : null;
+    },
+    regularOf(item) {
+      const answer = priceOf(item);
+      return answer.kind === 'price' ? answer.regular.price : 0;
+    },
+  };
+  const live = compiled.offers
+    .filter(isUnitOffer)
+    .filter((offer) => barOf(offer, situation) === null)
+    .map((offer): LiveOffer & { promotion: UnitOfferPromotion } => ({
+      promotion: offer.promotion as UnitOfferPromotion,
+      fits: offer.parts().map((part) => (unit: Unit) => part.has(unit.item, unit.regular)),
+    }));
+  return { compiled, basket, situation, lines, units: unitsOf(lines), live, goods };
+}
+
+const isUnitOffer = ({ promotion: { offer } }: CompiledOffer): boolean =>
+  offer.kind !== 'basketReward' && offer.kind !== 'deliveryReward';
+
+/** Live promotions of a kind that no unit offer is. */
+function liveOf<K extends 'basketReward' | 'deliveryReward'>(
+  { compiled, situation }: Ringing,
+  kind: K,
+): (K extends 'basketReward' ? RewardPromotion : DeliveryPromotion)[] {
+  return compiled.offers
+    .filter((offer) => offer.promotion.offer.kind === kind && barOf(offer, situation) === null)
+    .map(({ promotion }) => promotion as never);
+}
+
+function chooseOffers(
+  { compiled, units, live, goods }: Ringing,
+  work: number,
+): { choice: Choice; applied: Applied[] } {
+  const budget = { left: work };
+  const byId = new Map(live.map((one) => [one.promotion.id, one]));
+  const { choice, offers } =
+    compiled.plan.policy.baskets === 'priority' ? inPriority() : inBest(offersInBasket(live, units, goods));
+  const used = new Map<number, Unit[]>();
+  for (const { unit, offer } of choice.taken) used.set(offer, [...(used.get(offer) ?? []), unit]);
+  const applied = [...used].map(([number, own]) => {
+    const offer = offers[number]!;
+    return appliedTo(offer, byId.get(offer.promotion)!.promotion.offer, own, goods.skuOf);
+  });
+  return { choice, applied };
+
+  function inBest(offers: readonly OfferInBasket[]) {
+    return { choice: bestChoice(offers, budget), offers };
+  }
+  function inPriority() {
+    const choice = priorityChoice(
+      live.map(({ promotion }) => promotion),
+      units,
+      (id, free) => offersInBasket([byId.get(id)!], free, goods),
+      budget,
+    );
+    return { choice, offers: choice.offers };
+  }
+}
+
+/** The pieces as unit offers leave them. */
+function piecesAfter(
+  pieces: readonly Piece[],
+  applied: readonly Applied[],
+  live: readonly LiveOffer[],
+): Piece[] {
+  const alone = new Set(live.filter(({ promotion }) => promotion.alone).map(({ promotion }) => promotion.id));
+  const changed = new Map<number, { paid: number; alone: boolean }>();
+  for (const { offer, units, prices } of applied)
+    units.forEach(({ position }, i) => {
+      changed.set(position, { paid: prices[i]!, alone: alone.has(offer.promotion) });
+    });
+  return pieces.map((piece) => {
+    const change = changed.get(piece.position);
+    return change ? { ...piece, paid: change.paid, alone: piece.alone || change.alone } : piece;
+  });
+}
+
+function liveRewards(ringing: Ringing, weights: Weights): LiveReward[] {
+  const parts = new Map(ringing.compiled.offers.map((offer) => [offer.promotion.id, offer]));
+  return liveOf(ringing, 'basketReward')
+    .filter(({ offer }) => conditionsHold(offer.conditions, ringing.basket, weights))
+    .map((promotion) => {
+      const [selection] = parts.get(promotion.id)!.parts();
+      return { promotion, counts: ({ item, regular }) => selection!.has(item, regular as never) };
+    });
+}
+
+function applicationsOf(applied: readonly Applied[], live: readonly LiveOffer[]): Receipt['applications'] {
+  const promotions = new Map<string, Promotion>(live.map(({ promotion }) => [promotion.id, promotion]));
+  const byPromotion = new Map<string, Applied[]>();
+  for (const one of applied)
+    byPromotion.set(one.offer.promotion, [...(byPromotion.get(one.offer.promotion) ?? []), one]);
+  return [...byPromotion]
+    .map(([promotion, all]) => {
+      const lines = new Map<number, number>();
+      let saving = 0;
+      for (const { units, prices, gifts } of all) {
+        saving += gifts;
+        units.forEach(({ line, tag }, i) => {
+          lines.set(line, (lines.get(line) ?? 0) + 1);
+          saving += tag - prices[i]!;
+        });
+      }
+      return {
+        promotion,
+        times: all.reduce((sum, { times }) => sum + times, 0),
+        units: [...lines].sort(([a], [b]) => a - b).map(([line, quantity]) => ({ line, quantity })),
+        saving,
+      };
+    })
+    .sort((a, b) => {
+      const [one, other] = [promotions.get(a.promotion)!, promotions.get(b.promotion)!];
+      return one.priority - other.priority || (one.id < other.id ? -1 : 1);
+    });
+}
+
+const PROBLEM_WORDS = {
+  'unknown-item': 'nobody knows this item',
+  'unknown-store': 'nobody knows this store',
+  parent: 'it is sold in its variants only',
+  retired: 'it is not sold any more',
+  'not-carried': 'the store does not carry it',
+  'no-price': 'it has no price here and now',
+} as const;
+
+function problemsOf({ lines, live, goods, units }: Ringing): ReceiptProblem[] {
+  const unsold = lines.flatMap(({ sku, sold }, line): ReceiptProblem[] =>
+    sold.ok
+      ? []
+      : [{ line, code: sold.problem, message: `${sku} cannot be sold: ${PROBLEM_WORDS[sold.problem]}` }],
+  );
+  const missing = live.flatMap(({ promotion, fits }): ReceiptProblem[] => {
+    const { offer, id } = promotion;
+    if (offer.kind !== 'freeGoods' || offer.gift === null || goods.giftWorth(offer.gift) !== null) return [];
+    const counts = new Map<string, number>();
+    for (const unit of units) {
+      if (!fits[0]!(unit)) continue;
+      const key = countedBy(offer.count, unit, goods);
+      counts.set(key, (counts.get(key) ?? 0) + 1);
+    }
+    return [...counts.values()].some((count) => freeUnits(offer, count) > 0)
+      ? [
+          {
+            line: null,
+            code: 'gift-not-carried',
+            message: `${offer.gift} of ${id} is not added: the store does not carry it, or it has no price`,
+          },
+        ]
+      : [];
+  });
+  return [...unsold, ...missing];
+}

@@ -1,0 +1,38 @@
+import type { OfferInBasket } from '../offers/offer-in-basket.ts';
+import type { Unit } from '../unit.ts';
+import { type Budget, bestChoice, type Choice } from './best-choice.ts';
+
+/**
+ * Pricing rules 4.2, policy `priority`: offers in the order of priority and id; each makes, from the units that are
+ * still free, the applications with the greatest saving that it can.
+ * @param offersOver the offers of one promotion over some units.
+ */
+export function priorityChoice(
+  promotions: readonly { readonly id: string; readonly priority: number }[],
+  units: readonly Unit[],
+  offersOver: (promotion: string, units: readonly Unit[]) => readonly OfferInBasket[],
+  budget: Budget,
+): Choice & { readonly offers: readonly OfferInBasket[] } {
+  const used = new Set<number>();
+  const offers: OfferInBasket[] = [];
+  const all: { taken: Choice['taken'][number][]; saving: number; proved: boolean; bound: number } = {
+    taken: [],
+    saving: 0,
+    proved: true,
+    bound: 0,
+  };
+  for (const { id } of promotions.toSorted((a, b) => a.priority - b.priority || (a.id < b.id ? -1 : 1))) {
+    const free = units.filter(({ position }) => !used.has(position));
+    const own = offersOver(id, free);
+    const choice = bestChoice(own, budget);
+    for (const taken of choice.taken) {
+      used.add(taken.unit.position);
+      all.taken.push({ ...taken, offer: offers.length + taken.offer });
+    }
+    offers.push(...own);
+    all.saving += choice.saving;
+    all.proved &&= choice.proved;
+    all.bound += choice.bound;
+  }
+  return { ...all, offers };
+}

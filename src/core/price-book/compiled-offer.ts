@@ -1,0 +1,54 @@
+import type { ItemRule, Offer, Plan, PriceChange, Promotion } from '../plan/index.ts';
+import { type Catalogue, compileItemRule, type ItemSelection, storesOf } from '../selection/index.ts';
+
+export type BasketOffer = Exclude<Offer, PriceChange>;
+export type BasketOfferPromotion = Promotion & { readonly offer: BasketOffer };
+
+/** An offer over the basket with its selections worked out on first use. */
+export interface CompiledOffer {
+  readonly promotion: BasketOfferPromotion;
+  stores(): ReadonlySet<string>;
+  /** The goods of each of its parts: of a combo its slots, of buy and get what is bought and then what is got. */
+  parts(): readonly ItemSelection[];
+}
+
+export function compileOffers(plan: Plan, catalogue: Catalogue): CompiledOffer[] {
+  return plan.promotions
+    .filter((promotion): promotion is BasketOfferPromotion => promotion.offer.kind !== 'priceChange')
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .map((promotion) => compileOffer(promotion, plan, catalogue));
+}
+
+export function compileOffer(
+  promotion: BasketOfferPromotion,
+  plan: Plan,
+  catalogue: Catalogue,
+): CompiledOffer {
+  let stores: ReadonlySet<string> | undefined;
+  let parts: readonly ItemSelection[] | undefined;
+  return {
+    promotion,
+    stores() {
+      stores ??= storesOf(promotion.where, plan);
+      return stores;
+    },
+    parts() {
+      parts ??= rulesOf(promotion.offer).map((rule) => compileItemRule(rule, catalogue, plan.currency));
+      return parts;
+    },
+  };
+}
+
+/** The item rules of an offer, in the order of its parts. */
+export function rulesOf(offer: BasketOffer): readonly ItemRule[] {
+  switch (offer.kind) {
+    case 'combo':
+      return offer.slots.map(({ items }) => items);
+    case 'buyAndGet':
+      return [...offer.buy.map(({ items }) => items), offer.get.items];
+    case 'deliveryReward':
+      return [];
+    default:
+      return [offer.items];
+  }
+}
