@@ -1,7 +1,7 @@
 import type { Unit } from '../unit.ts';
 import { gainsAhead, type UnitPrices } from './best-run.ts';
 import { type Layered, SKIP } from './layered.ts';
-import { after, byStanding, EVEN, type Standing, type TieWeights } from './ties.ts';
+import { after, byStanding, EVEN, finished, type Standing, type TieWeights } from './ties.ts';
 
 /** Which offer takes a unit, and in which role. */
 export interface Taken {
@@ -152,14 +152,18 @@ function grow(
   const known = stateTable(next, room);
   const skipTo = new Int32Array(readers.length);
   const skipAhead = new Float64Array(readers.length);
+  // A machine may end on a unit that it skips: the arc then carries what the end brings.
+  const skipArc = new Int32Array(readers.length);
+  const skipGain = new Float64Array(readers.length);
   for (let i = 0; i < front.count; i++) {
     const base = i * width;
     // All readers skip the unit, but at most one; where one cannot skip, only it can take it.
     let skipped = front.ahead[i]!;
     let stuck = -1;
     let impossible = false;
+    let skippedGain = front.value[i]!;
     readers.forEach(({ index, layer }, r) => {
-      const { from, to, role } = offers[index]!.layers[layer]!;
+      const { from, to, role, gain } = offers[index]!.layers[layer]!;
       const state = front.states[base + index]!;
       skipped -= ahead[index]![layer]![state]!;
       const first = from[state]!;
@@ -167,31 +171,51 @@ function grow(
         skipTo[r] = to[first]!;
         skipAhead[r] = ahead[index]![layer + 1]![to[first]!]!;
         skipped += skipAhead[r]!;
+        skipArc[r] = first;
+        skipGain[r] = gain[first]!;
+        skippedGain += gain[first]!;
       } else {
         impossible ||= stuck >= 0;
         stuck = r;
         skipTo[r] = -1;
         skipAhead[r] = 0;
+        skipArc[r] = -1;
+        skipGain[r] = 0;
       }
     });
     if (impossible) continue;
-    const standing = front.standings[i]!;
-    if (stuck < 0 && front.value[i]! + skipped >= floor)
-      known.put(front, i, readers, skipTo, -1, 0, front.value[i]!, skipped, -1, SKIP, standing, ties);
+    const ended = (taker: number): Standing => {
+      let so = front.standings[i]!;
+      if (!ties) return so;
+      readers.forEach(({ index, layer }, r) => {
+        const arc = skipArc[r]!;
+        if (r === taker || arc < 0) return;
+        const { done, gifts } = offers[index]!.layers[layer]!;
+        if (done[arc]! > 0) {
+          const step = { done: done[arc]!, gifts: gifts[arc]! };
+          so = finished(so, offers[index]!.offer, step, ties);
+        }
+      });
+      return so;
+    };
+    if (stuck < 0 && skippedGain + skipped >= floor)
+      known.put(front, i, readers, skipTo, -1, 0, skippedGain, skipped, -1, SKIP, ended(-1), ties);
     for (let r = 0; r < readers.length; r++) {
       if (stuck >= 0 && stuck !== r) continue;
       const { index, layer } = readers[r]!;
       const { from, to, role, gain, done, gifts } = offers[index]!.layers[layer]!;
       const state = front.states[base + index]!;
       const others = skipped - skipAhead[r]!;
+      const before = skippedGain - skipGain[r]!;
+      const stood = ended(r);
       for (let a = from[state]!; a < from[state + 1]!; a++) {
         if (role[a] === SKIP) continue;
-        const value = front.value[i]! + gain[a]!;
+        const value = before + gain[a]!;
         const left = others + ahead[index]![layer + 1]![to[a]!]!;
         if (value + left < floor) continue;
         const stands = ties
-          ? after(standing, offers[index]!.offer, unit.position, { done: done[a]!, gifts: gifts[a]! }, ties)
-          : standing;
+          ? after(stood, offers[index]!.offer, unit.position, { done: done[a]!, gifts: gifts[a]! }, ties)
+          : stood;
         known.put(front, i, readers, skipTo, r, to[a]!, value, left, index, role[a]!, stands, ties);
       }
     }

@@ -66,6 +66,23 @@ export function tieWeights(
   };
 }
 
+/** A standing after applications were completed. */
+export function finished(
+  standing: Standing,
+  offer: number,
+  step: { readonly done: number; readonly gifts: number },
+  weights: TieWeights,
+): Standing {
+  const { priority, digit } = weights.offers.get(offer)!;
+  return {
+    ...standing,
+    gifts: standing.gifts + step.gifts,
+    applications: standing.applications + step.done,
+    priorities: standing.priorities + step.done * priority,
+    ids: step.done === 0 ? standing.ids : standing.ids + digit * BigInt(step.done),
+  };
+}
+
 /** A standing after a unit was taken. */
 export function after(
   standing: Standing,
@@ -74,12 +91,8 @@ export function after(
   step: { readonly done: number; readonly gifts: number },
   weights: TieWeights,
 ): Standing {
-  const { priority, digit } = weights.offers.get(offer)!;
   return {
-    gifts: standing.gifts + step.gifts,
-    applications: standing.applications + step.done,
-    priorities: standing.priorities + step.done * priority,
-    ids: step.done === 0 ? standing.ids : standing.ids + digit * BigInt(step.done),
+    ...finished(standing, offer, step, weights),
     used: standing.used + 1,
     positions: standing.positions + weights.digitOf(position),
   };
