@@ -1,9 +1,12 @@
 import type { OfferInBasket } from '../offers/offer-in-basket.ts';
 import type { Unit } from '../unit.ts';
-import { bestRun, gainsAhead, gainsBehind } from './best-run.ts';
+import { gainsAhead } from './best-run.ts';
+import { worthwhile } from './compact.ts';
 import { componentsOf } from './components.ts';
-import { type Layered, SKIP } from './layered.ts';
+import { biggestFirst, type Found, noPrices } from './greedy.ts';
+import type { Layered } from './layered.ts';
 import { commonOrder, spreadAll } from './reading-order.ts';
+import { type Share, split } from './split.ts';
 import { type SweepResult, sweep, type Taken } from './sweep.ts';
 import { tieWeights } from './ties.ts';
 import { type Pricing, priceUnits } from './unit-prices.ts';
@@ -28,7 +31,15 @@ export const ORDINARY_BUDGET = 40_000_000;
 
 const NO_CHOICE: Choice = { taken: [], saving: 0, proved: true, bound: 0 };
 const WIDTHS = [8, 32, 256, 2_048, 16_384, 65_536];
+const TIE_WIDTHS = [256, 2_048, 16_384];
+/** How often what is left after a pricing is priced again before it is swept. */
+const PRICINGS = 4;
 const CLOSE = 1e-6;
+
+interface Search {
+  readonly offers: readonly OfferInBasket[];
+  readonly spend: (work: number) => boolean;
+}
 
 /**
  * Pricing rules 4.2, policy `best`: the applications with the greatest saving, ties broken as written there. Exact
@@ -56,92 +67,125 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
   const order = commonOrder(offers);
   const { layered, lost } = spreadAll(offers, order, spend);
   const useful = layered.filter((one) => gainsAhead(one, noPrices(order))[0]![0]! > 0);
-  if (useful.length === 0) return { ...NO_CHOICE, proved: lost === 0, bound: lost };
-  const read = new Set(useful.flatMap(({ layers }) => layers.map(({ unit }) => unit.position)));
-  const units = order.filter(({ position }) => read.has(position));
-  const greedy = biggestFirst(useful, units);
-  const found = search(useful, units, offers, greedy, spend);
-  return { ...found, proved: found.proved && lost === 0, bound: found.bound + lost };
+  const search = { offers, spend };
+  let all: Choice = { ...NO_CHOICE, proved: lost === 0, bound: lost };
+  for (const share of split(useful, order)) {
+    const pricing = priced(share, search);
+    const solved = solve(share, pricing, search, 1);
+    const choice = proven(share, pricing, solved, search);
+    all = {
+      taken: [...all.taken, ...choice.taken],
+      saving: all.saving + choice.saving,
+      proved: all.proved && choice.proved,
+      bound: all.bound + choice.bound,
+    };
+  }
+  return all;
 }
 
-/** By position. */
-const noPrices = (units: readonly Unit[]): Float64Array =>
-  new Float64Array(1 + Math.max(...units.map(({ position }) => position)));
+function proven(share: Share, pricing: Pricing, { saving, taken, above }: Solved, search: Search): Choice {
+  if (above > saving) return { taken, saving, proved: false, bound: above - saving };
+  return { taken: settled(share, pricing, { saving, taken }, search), saving, proved: true, bound: 0 };
+}
 
-function search(
-  layered: readonly Layered[],
-  units: readonly Unit[],
-  offers: readonly OfferInBasket[],
-  greedy: { saving: number; taken: readonly Taken[] },
-  spend: (work: number) => boolean,
-): Choice {
-  const pricing = priced(layered, units, offers, greedy.saving, spend);
-  let saving = greedy.saving;
-  let taken = greedy.taken;
+interface Solved extends Found {
+  /** Nothing saves more than this. */
+  readonly above: number;
+}
+
+/** The greatest saving in a share: what prices rule out is left out, what falls apart is solved apart, the rest is swept. */
+function solve(share: Share, pricing: Pricing, search: Search, depth: number): Solved {
+  const { found } = pricing;
+  const above = Math.floor(pricing.bound + CLOSE);
+  if (above <= found.saving) return { ...found, above: found.saving };
+  const kept = worthwhile(share.offers, pricing, found.saving + 1);
+  const parts = split(kept, share.units);
+  const shrunk = parts.length !== 1 || arcsOf(parts[0]!.offers) < 0.7 * arcsOf(share.offers);
+  if (!shrunk || depth >= PRICINGS) return swept(share, pricing, search);
+  const solved = parts.map((part) => solve(part, priced(part, search), search, depth + 1));
+  const together = {
+    saving: solved.reduce((sum, { saving }) => sum + saving, 0),
+    taken: solved.flatMap(({ taken }) => taken),
+  };
+  const best = together.saving > found.saving ? together : found;
+  const reach = solved.reduce((sum, part) => sum + part.above, 0);
+  return { ...best, above: Math.max(best.saving, Math.min(above, reach)) };
+}
+
+const arcsOf = (offers: readonly Layered[]): number => offers.reduce((sum, { arcs }) => sum + arcs, 0);
+
+function swept({ offers, units }: Share, pricing: Pricing, { spend }: Search): Solved {
+  let best: Found = pricing.found;
   let above = Math.floor(pricing.bound + CLOSE);
-  let kept = layered;
+  let kept = offers;
   for (const width of WIDTHS) {
-    if (above <= saving) break;
-    kept = worthwhile(kept, pricing, saving + 1);
+    kept = worthwhile(kept, pricing, best.saving + 1);
+    if (above <= best.saving || kept.length === 0) return { ...best, above: best.saving };
     const result = sweep({
       offers: kept,
-      units,
+      units: readBy(kept, units),
       prices: pricing.prices,
-      threshold: saving + 1,
+      threshold: best.saving + 1,
       width,
       ties: null,
       spend,
     });
-    if (result.saving !== null && result.saving > saving) [saving, taken] = [result.saving, result.taken];
-    above = Math.min(above, Math.max(saving, Math.floor(result.dropped + CLOSE)));
+    if (result.saving !== null && result.saving > best.saving)
+      best = { saving: result.saving, taken: result.taken };
+    above = Math.min(above, Math.max(best.saving, Math.floor(result.dropped + CLOSE)));
     if (!spend(0)) break;
   }
-  if (above > saving) return { taken, saving, proved: false, bound: above - saving };
-  return {
-    taken: settled(layered, units, offers, pricing, saving, taken, spend),
-    saving,
-    proved: true,
-    bound: 0,
-  };
+  return { ...best, above };
 }
 
 /** Among all choices with the greatest saving the one that ties are broken for. */
-function settled(
-  layered: readonly Layered[],
-  units: readonly Unit[],
-  offers: readonly OfferInBasket[],
-  pricing: Pricing,
-  saving: number,
-  taken: readonly Taken[],
-  spend: (work: number) => boolean,
-): readonly Taken[] {
-  const kept = worthwhile(layered, pricing, saving);
+function settled(share: Share, pricing: Pricing, found: Found, search: Search): readonly Taken[] {
+  const parts = split(worthwhile(share.offers, pricing, found.saving), share.units);
   const ties = tieWeights(
-    offers.map(({ machine, promotion, priority }) => ({ offer: machine.offer, promotion, priority })),
-    units,
+    search.offers.map(({ machine, promotion, priority }) => ({ offer: machine.offer, promotion, priority })),
+    share.units,
   );
-  let best: SweepResult | null = null;
-  for (const width of WIDTHS.slice(2)) {
-    best = sweep({ offers: kept, units, prices: pricing.prices, threshold: saving, width, ties, spend });
-    if (best.dropped < saving - CLOSE || !spend(0)) break;
-  }
-  return best && best.saving === saving ? best.taken : taken;
+  const most = parts.map((part) => boundOf(part, pricing));
+  const whole = most.reduce((sum, bound) => sum + bound, 0);
+  const results = parts.map((part, i) => {
+    let best: SweepResult | null = null;
+    const threshold = found.saving - (whole - most[i]!);
+    for (const width of TIE_WIDTHS) {
+      best = sweep({
+        offers: part.offers,
+        units: part.units,
+        prices: pricing.prices,
+        threshold,
+        width,
+        ties,
+        spend: search.spend,
+      });
+      if (best.dropped < threshold - CLOSE || !search.spend(0)) break;
+    }
+    return best!;
+  });
+  const saving = results.reduce((sum, result) => sum + (result.saving ?? 0), 0);
+  return saving === found.saving ? results.flatMap(({ taken }) => taken) : found.taken;
 }
 
-function priced(
-  layered: readonly Layered[],
-  units: readonly Unit[],
-  offers: readonly OfferInBasket[],
-  reached: number,
-  spend: (work: number) => boolean,
-): Pricing {
-  if (layered.length === 1) {
-    const prices = noPrices(units);
-    return { prices, bound: gainsAhead(layered[0]!, prices)[0]![0]! };
-  }
+/** What a part can save at most, at the prices that were found for the whole. */
+const boundOf = ({ offers, units }: Share, { prices }: Pricing): number =>
+  units.reduce((sum, { position }) => sum + prices[position]!, 0) +
+  offers.reduce((sum, offer) => sum + gainsAhead(offer, prices)[0]![0]!, 0);
+
+function readBy(offers: readonly Layered[], units: readonly Unit[]): readonly Unit[] {
+  const read = new Set(offers.flatMap(({ layers }) => layers.map(({ unit }) => unit.position)));
+  return units.filter(({ position }) => read.has(position));
+}
+
+function priced({ offers: layered, units }: Share, { offers, spend }: Search): Pricing {
+  const greedy = biggestFirst(layered, units);
+  const prices = noPrices(units);
+  if (layered.length === 1) return { prices, bound: gainsAhead(layered[0]!, prices)[0]![0]!, found: greedy };
   const readers = new Map<number, string[]>();
+  const byNumber = new Map(offers.map((offer) => [offer.machine.offer, offer]));
   for (const { offer, layers } of layered) {
-    const { kindOf } = offers.find(({ machine }) => machine.offer === offer)!;
+    const { kindOf } = byNumber.get(offer)!;
     for (const { unit } of layers) {
       const names = readers.get(unit.position) ?? [];
       names.push(`${offer}:${kindOf(unit)}`);
@@ -149,80 +193,11 @@ function priced(
     }
   }
   const classes = new Map<string, number>();
-  const classOf = new Int32Array(noPrices(units).length).fill(-1);
+  const classOf = new Int32Array(prices.length).fill(-1);
   for (const { position, tag, base } of units) {
     const key = `${readers.get(position)!.join(' ')} ${tag} ${base}`;
     if (!classes.has(key)) classes.set(key, classes.size);
     classOf[position] = classes.get(key)!;
   }
-  return priceUnits(layered, classOf, classes.size, reached, spend);
-}
-
-/** The offers without what no choice of such a saving can contain. */
-function worthwhile(layered: readonly Layered[], pricing: Pricing, saving: number): Layered[] {
-  return layered.map((one) => {
-    const ahead = gainsAhead(one, pricing.prices);
-    const behind = gainsBehind(one, pricing.prices);
-    // What all the others can gain at most, with the prices of all units.
-    const others = pricing.bound - ahead[0]![0]!;
-    let arcs = 0;
-    const layers = one.layers.map((layer, l) => {
-      const price = pricing.prices[layer.unit.position]!;
-      const kept: number[] = [];
-      const from = new Int32Array(layer.from.length);
-      for (let s = 0; s + 1 < layer.from.length; s++) {
-        for (let a = layer.from[s]!; a < layer.from[s + 1]!; a++) {
-          const worth =
-            behind[l]![s]! +
-            layer.gain[a]! -
-            (layer.role[a] === SKIP ? 0 : price) +
-            ahead[l + 1]![layer.to[a]!]!;
-          if (worth + others >= saving - CLOSE) kept.push(a);
-        }
-        from[s + 1] = kept.length;
-      }
-      arcs += kept.length;
-      return {
-        unit: layer.unit,
-        from,
-        to: Int32Array.from(kept, (a) => layer.to[a]!),
-        role: Int32Array.from(kept, (a) => layer.role[a]!),
-        gain: Float64Array.from(kept, (a) => layer.gain[a]!),
-        done: Float64Array.from(kept, (a) => layer.done[a]!),
-        gifts: Float64Array.from(kept, (a) => layer.gifts[a]!),
-      };
-    });
-    return { ...one, layers, arcs };
-  });
-}
-
-/** One offer after the other, always the one that saves most on what is left: where every search begins. */
-function biggestFirst(
-  layered: readonly Layered[],
-  units: readonly Unit[],
-): { saving: number; taken: readonly Taken[] } {
-  const prices = noPrices(units);
-  const rest = new Set(layered);
-  const worth = new Map(layered.map((one) => [one, gainsAhead(one, prices)[0]![0]!]));
-  const taken: Taken[] = [];
-  let saving = 0;
-  while (rest.size > 0) {
-    let best: Layered | null = null;
-    for (const one of rest) if (!best || worth.get(one)! > worth.get(best)!) best = one;
-    if (!best || worth.get(best)! <= 0) break;
-    const gone = new Set<number>();
-    bestRun(best, prices, gainsAhead(best, prices)).forEach((role, l) => {
-      if (role === SKIP) return;
-      const { unit } = best.layers[l]!;
-      gone.add(unit.position);
-      taken.push({ unit, offer: best.offer, role });
-    });
-    saving += worth.get(best)!;
-    rest.delete(best);
-    for (const position of gone) prices[position] = Number.POSITIVE_INFINITY;
-    for (const one of rest)
-      if (one.layers.some(({ unit }) => gone.has(unit.position)))
-        worth.set(one, gainsAhead(one, prices)[0]![0]!);
-  }
-  return { saving, taken };
+  return priceUnits(layered, units, classOf, classes.size, greedy, spend);
 }

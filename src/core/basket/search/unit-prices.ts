@@ -1,15 +1,21 @@
+import type { Unit } from '../unit.ts';
 import { bestRun, gainsAhead, type UnitPrices } from './best-run.ts';
+import { byPrices, type Found } from './greedy.ts';
 import { type Layered, SKIP } from './layered.ts';
 
 export interface Pricing {
   readonly prices: UnitPrices;
   /** No choice of applications saves more than this. */
   readonly bound: number;
+  /** The best choice that was come across on the way. */
+  readonly found: Found;
 }
 
 const ROUNDS = 80;
 /** Rounds without a better bound after which steps are halved. */
 const PATIENCE = 5;
+/** Every so many rounds a choice is made out of the prices. */
+const CHOOSING = 8;
 const CLOSE = 1e-7;
 
 /**
@@ -17,13 +23,14 @@ const CLOSE = 1e-7;
  * come as near as can be to wanting each unit once. Whatever the prices, their sum and what the offers then gain bound
  * every choice from above (Lagrangian duality; subgradient steps after Polyak).
  * @param classOf units of one class share a price.
- * @param reached a saving that is known to be possible.
+ * @param known a choice that is known to be possible.
  */
 export function priceUnits(
   offers: readonly Layered[],
+  units: readonly Unit[],
   classOf: Int32Array,
   classes: number,
-  reached: number,
+  known: Found,
   spend: (work: number) => boolean,
 ): Pricing {
   const capacity = new Float64Array(classes);
@@ -32,7 +39,8 @@ export function priceUnits(
   const prices = new Float64Array(classOf.length);
   const usage = new Float64Array(classes);
   const work = offers.reduce((sum, { arcs }) => sum + 2 * arcs, 0);
-  let best: Pricing = { prices: prices.slice(), bound: Number.POSITIVE_INFINITY };
+  let best = { prices: prices.slice(), bound: Number.POSITIVE_INFINITY };
+  let found = known;
   let scale = 1;
   let waited = 0;
   for (let round = 0; round < ROUNDS; round++) {
@@ -57,15 +65,20 @@ export function priceUnits(
       scale /= 2;
       waited = 0;
     }
+    if (round % CHOOSING === CHOOSING - 1) {
+      const made = byPrices(offers, units, prices);
+      spend(work);
+      if (made.saving > found.saving) found = made;
+    }
     let square = 0;
     for (let c = 0; c < classes; c++) {
       const over = usage[c]! - capacity[c]!;
       // A price of nothing cannot fall.
       if (over > 0 || price[c]! > 0) square += over * over;
     }
-    if (square === 0 || bound <= reached + CLOSE || scale < 1e-3) break;
-    const step = (scale * Math.max(bound - reached, 0.5)) / square;
+    if (square === 0 || best.bound < found.saving + 1 - CLOSE || scale < 1e-3) break;
+    const step = (scale * Math.max(bound - found.saving, 0.5)) / square;
     for (let c = 0; c < classes; c++) price[c] = Math.max(0, price[c]! + step * (usage[c]! - capacity[c]!));
   }
-  return best;
+  return { ...best, found };
 }

@@ -1,0 +1,50 @@
+import type { OfferInBasket } from '../../src/core/basket/offers/offer-in-basket.ts';
+import { byFalling } from '../../src/core/basket/offers/offer-in-basket.ts';
+import { SKIP, spread } from '../../src/core/basket/search/layered.ts';
+
+/**
+ * The choice of applications as a mixed-integer program in LP format, for a solver that knows nothing of our search:
+ * each offer is a flow through its machine, read in its own order, and each unit is taken at most once.
+ */
+export function milpOf(offers: readonly OfferInBasket[]): string {
+  const objective: string[] = [];
+  const rows: string[] = [];
+  const binaries: string[] = [];
+  const takers = new Map<number, string[]>();
+  for (const { machine, startOf } of offers) {
+    const units = machine.members.toSorted(byFalling(startOf));
+    const one = spread(machine, units, startOf, Number.POSITIVE_INFINITY)!;
+    let into = new Map<number, string[]>();
+    one.layers.forEach(({ unit, from, to, role, gain }, l) => {
+      const next = new Map<number, string[]>();
+      for (let s = 0; s + 1 < from.length; s++) {
+        const out: string[] = [];
+        for (let a = from[s]!; a < from[s + 1]!; a++) {
+          const name = `x${machine.offer}_${l}_${a}`;
+          binaries.push(name);
+          out.push(name);
+          if (gain[a] !== 0) objective.push(`${gain[a]! > 0 ? '+' : '-'} ${Math.abs(gain[a]!)} ${name}`);
+          next.set(to[a]!, [...(next.get(to[a]!) ?? []), name]);
+          if (role[a] !== SKIP) takers.set(unit.position, [...(takers.get(unit.position) ?? []), name]);
+        }
+        const arriving = l === 0 ? [] : (into.get(s) ?? []);
+        rows.push(
+          l === 0
+            ? `${out.join(' + ')} = 1`
+            : `${out.join(' + ')} ${arriving.map((name) => `- ${name}`).join(' ')} = 0`,
+        );
+      }
+      into = next;
+    });
+  }
+  for (const names of takers.values()) rows.push(`${names.join(' + ')} <= 1`);
+  return [
+    'Maximize',
+    ` obj: ${objective.join(' ')}`,
+    'Subject To',
+    ...rows.map((row, i) => ` c${i}: ${row}`),
+    'Binary',
+    ` ${binaries.join(' ')}`,
+    'End',
+  ].join('\n');
+}
