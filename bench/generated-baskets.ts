@@ -23,15 +23,18 @@ export function benchPlan(offers: number, seed: number): PlanDocument {
     brand: `b${roll(25)}`,
     prices: [{ price: money(99 + roll(40) * 25) }],
   }));
-  const promotions = Array.from({ length: offers }, (_, i): PromotionDocument => ({
-    id: `o${String(i).padStart(3, '0')}`,
-    name: `Offer ${i}`,
-    status: 'approved',
-    priority: 1 + roll(5),
-    when: { from: '2027-01-01T00:00' },
-    ...(roll(12) === 0 ? { limitPerBasket: 1 + roll(3) } : {}),
-    offer: anOffer(roll),
-  }));
+  const promotions = Array.from(
+    { length: offers },
+    (_, i): PromotionDocument => ({
+      id: `o${String(i).padStart(3, '0')}`,
+      name: `Offer ${i}`,
+      status: 'approved',
+      priority: 1 + roll(5),
+      when: { from: '2027-01-01T00:00' },
+      ...(roll(12) === 0 ? { limitPerBasket: 1 + roll(3) } : {}),
+      offer: anOffer(roll),
+    }),
+  );
   return {
     format: 'bell-tag-plan',
     version: 1,
@@ -53,7 +56,12 @@ function anOffer(roll: (below: number) => number): OfferDocument {
   const percentOff = (1 + roll(6)) * 500;
   switch (roll(8)) {
     case 0:
-      return { kind: 'mixAndMatch', items: goods(roll), take: 2 + roll(3), value: { total: money(400 + roll(12) * 50) } };
+      return {
+        kind: 'mixAndMatch',
+        items: goods(roll),
+        take: 2 + roll(3),
+        value: { total: money(400 + roll(12) * 50) },
+      };
     case 1:
       return { kind: 'mixAndMatch', items: goods(roll), take: 2 + roll(2), value: { percentOff } };
     case 2:
@@ -95,7 +103,11 @@ function anOffer(roll: (below: number) => number): OfferDocument {
     case 6:
       return {
         kind: 'combo',
-        slots: Array.from({ length: 2 + roll(2) }, (_, i) => ({ name: `Slot ${i}`, items: goods(roll), quantity: 1 })),
+        slots: Array.from({ length: 2 + roll(2) }, (_, i) => ({
+          name: `Slot ${i}`,
+          items: goods(roll),
+          quantity: 1,
+        })),
         value: { total: money(500 + roll(10) * 50) },
       };
     default:
@@ -111,7 +123,10 @@ function anOffer(roll: (below: number) => number): OfferDocument {
 }
 
 /** Lines of a basket as people fill them: mostly single pieces, out of some groups more than of others. */
-export function benchLines(lines: number, roll: (below: number) => number): { sku: string; quantity: number }[] {
+export function benchLines(
+  lines: number,
+  roll: (below: number) => number,
+): { sku: string; quantity: number }[] {
   const groups = Array.from({ length: Math.max(3, Math.ceil(lines / 3)) }, () => roll(GROUPS));
   return Array.from({ length: lines }, () => ({
     sku: `i${groups[roll(groups.length)]! * IN_GROUP + roll(IN_GROUP)}`,
@@ -126,9 +141,23 @@ export function adversarialPlan(seed: number): PlanDocument {
   const offers: OfferDocument[] = [
     { kind: 'mixAndMatch', items: all, take: 3, value: { total: money(700 + roll(300)) } },
     { kind: 'mixAndMatch', items: all, take: 5, value: { total: money(1_100 + roll(500)) } },
-    { kind: 'mixAndMatch', items: all, take: 4, rewarded: 1, pick: 'cheapest', value: { percentOff: 10_000 } },
+    {
+      kind: 'mixAndMatch',
+      items: all,
+      take: 4,
+      rewarded: 1,
+      pick: 'cheapest',
+      value: { percentOff: 10_000 },
+    },
     { kind: 'mixAndMatch', items: all, take: 7, rewarded: 2, pick: 'cheapest', value: { percentOff: 9_000 } },
-    { kind: 'mixAndMatch', items: all, take: 2, rewarded: 1, pick: 'cheapest', value: { percentOff: 3_000 + roll(20) * 100 } },
+    {
+      kind: 'mixAndMatch',
+      items: all,
+      take: 2,
+      rewarded: 1,
+      pick: 'cheapest',
+      value: { percentOff: 3_000 + roll(20) * 100 },
+    },
     { kind: 'quantityBreak', items: all, count: 'set', tiers: [{ atLeast: 6, percentOff: 1_200 }] },
   ];
   return {

@@ -14,17 +14,17 @@ export function milpOf(offers: readonly OfferInBasket[]): string {
   for (const { machine, startOf } of offers) {
     const units = machine.members.toSorted(byFalling(startOf));
     const one = spread(machine, units, startOf, Number.POSITIVE_INFINITY)!;
-    let into = new Map<number, string[]>();
-    one.layers.forEach(({ unit, from, to, role, gain }, l) => {
-      const next = new Map<number, string[]>();
-      for (let s = 0; s + 1 < from.length; s++) {
+    const { offset, from, to, role, gain } = one;
+    const into = new Map<number, string[]>();
+    one.units.forEach((unit, l) => {
+      for (let s = offset[l]!; s < offset[l + 1]!; s++) {
         const out: string[] = [];
         for (let a = from[s]!; a < from[s + 1]!; a++) {
           const name = `x${machine.offer}_${l}_${a}`;
           binaries.push(name);
           out.push(name);
           if (gain[a] !== 0) objective.push(`${gain[a]! > 0 ? '+' : '-'} ${Math.abs(gain[a]!)} ${name}`);
-          next.set(to[a]!, [...(next.get(to[a]!) ?? []), name]);
+          into.set(to[a]!, [...(into.get(to[a]!) ?? []), name]);
           if (role[a] !== SKIP) takers.set(unit.position, [...(takers.get(unit.position) ?? []), name]);
         }
         const arriving = l === 0 ? [] : (into.get(s) ?? []);
@@ -34,7 +34,6 @@ export function milpOf(offers: readonly OfferInBasket[]): string {
             : `${out.join(' + ')} ${arriving.map((name) => `- ${name}`).join(' ')} = 0`,
         );
       }
-      into = next;
     });
   }
   for (const names of takers.values()) rows.push(`${names.join(' + ')} <= 1`);

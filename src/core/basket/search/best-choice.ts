@@ -4,7 +4,7 @@ import { gainsAhead } from './best-run.ts';
 import { worthwhile } from './compact.ts';
 import { componentsOf } from './components.ts';
 import { biggestFirst, type Found, noPrices } from './greedy.ts';
-import type { Layered } from './layered.ts';
+import { arcsOf, type Layered } from './layered.ts';
 import { commonOrder, spreadAll } from './reading-order.ts';
 import { type Share, split } from './split.ts';
 import { type SweepResult, sweep, type Taken } from './sweep.ts';
@@ -66,7 +66,7 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
   };
   const order = commonOrder(offers);
   const { layered, lost } = spreadAll(offers, order, spend);
-  const useful = layered.filter((one) => gainsAhead(one, noPrices(order))[0]![0]! > 0);
+  const useful = layered.filter((one) => gainsAhead(one, noPrices(order))[0]! > 0);
   const search = { offers, spend };
   let all: Choice = { ...NO_CHOICE, proved: lost === 0, bound: lost };
   for (const share of split(useful, order)) {
@@ -100,7 +100,7 @@ function solve(share: Share, pricing: Pricing, search: Search, depth: number): S
   if (above <= found.saving) return { ...found, above: found.saving };
   const kept = worthwhile(share.offers, pricing, found.saving + 1);
   const parts = split(kept, share.units);
-  const shrunk = parts.length !== 1 || arcsOf(parts[0]!.offers) < 0.7 * arcsOf(share.offers);
+  const shrunk = parts.length !== 1 || sizeOf(parts[0]!.offers) < 0.7 * sizeOf(share.offers);
   if (!shrunk || depth >= PRICINGS) return swept(share, pricing, search);
   const solved = parts.map((part) => solve(part, priced(part, search), search, depth + 1));
   const together = {
@@ -112,7 +112,7 @@ function solve(share: Share, pricing: Pricing, search: Search, depth: number): S
   return { ...best, above: Math.max(best.saving, Math.min(above, reach)) };
 }
 
-const arcsOf = (offers: readonly Layered[]): number => offers.reduce((sum, { arcs }) => sum + arcs, 0);
+const sizeOf = (offers: readonly Layered[]): number => offers.reduce((sum, offer) => sum + arcsOf(offer), 0);
 
 function swept({ offers, units }: Share, pricing: Pricing, { spend }: Search): Solved {
   let best: Found = pricing.found;
@@ -171,22 +171,22 @@ function settled(share: Share, pricing: Pricing, found: Found, search: Search): 
 /** What a part can save at most, at the prices that were found for the whole. */
 const boundOf = ({ offers, units }: Share, { prices }: Pricing): number =>
   units.reduce((sum, { position }) => sum + prices[position]!, 0) +
-  offers.reduce((sum, offer) => sum + gainsAhead(offer, prices)[0]![0]!, 0);
+  offers.reduce((sum, offer) => sum + gainsAhead(offer, prices)[0]!, 0);
 
 function readBy(offers: readonly Layered[], units: readonly Unit[]): readonly Unit[] {
-  const read = new Set(offers.flatMap(({ layers }) => layers.map(({ unit }) => unit.position)));
+  const read = new Set(offers.flatMap((offer) => offer.units.map(({ position }) => position)));
   return units.filter(({ position }) => read.has(position));
 }
 
 function priced({ offers: layered, units }: Share, { offers, spend }: Search): Pricing {
   const greedy = biggestFirst(layered, units);
   const prices = noPrices(units);
-  if (layered.length === 1) return { prices, bound: gainsAhead(layered[0]!, prices)[0]![0]!, found: greedy };
+  if (layered.length === 1) return { prices, bound: gainsAhead(layered[0]!, prices)[0]!, found: greedy };
   const readers = new Map<number, string[]>();
   const byNumber = new Map(offers.map((offer) => [offer.machine.offer, offer]));
-  for (const { offer, layers } of layered) {
+  for (const { offer, units: own } of layered) {
     const { kindOf } = byNumber.get(offer)!;
-    for (const { unit } of layers) {
+    for (const unit of own) {
       const names = readers.get(unit.position) ?? [];
       names.push(`${offer}:${kindOf(unit)}`);
       readers.set(unit.position, names);

@@ -1,6 +1,6 @@
 import type { Unit } from '../unit.ts';
-import { bestRun, gainsAhead, type UnitPrices } from './best-run.ts';
-import { type Layered, SKIP } from './layered.ts';
+import { followBest, gainsAhead, roomFor, type UnitPrices } from './best-run.ts';
+import type { Layered } from './layered.ts';
 import type { Taken } from './sweep.ts';
 
 export interface Found {
@@ -23,57 +23,72 @@ export function biggestFirst(layered: readonly Layered[], units: readonly Unit[]
  */
 export function byPrices(layered: readonly Layered[], units: readonly Unit[], prices: UnitPrices): Found {
   const dear = Float64Array.from(noPrices(units), (_, position) => prices[position]!);
-  const gains = layered.map((one) => ({ one, gain: gainsAhead(one, dear)[0]![0]! }));
+  const gains = layered.map((one) => ({ one, room: roomFor(one), gain: 0 }));
+  for (const each of gains) each.gain = gainsAhead(each.one, dear, each.room)[0]!;
   const free = noPrices(units);
   const rest: Layered[] = [];
   let found: Found = { saving: 0, taken: [] };
-  for (const { one } of gains.sort((a, b) => b.gain - a.gain)) {
-    const ahead = gainsAhead(one, dear);
-    const taken = ahead[0]![0]! > -1e-9 ? runOf(one, dear, ahead) : { saving: 0, taken: [] };
-    if (taken.taken.length === 0) {
+  for (const { one, room } of gains.sort((a, b) => b.gain - a.gain)) {
+    const ahead = gainsAhead(one, dear, room);
+    const run = ahead[0]! > -1e-9 ? runOf(one, dear, ahead) : { saving: 0, taken: [] };
+    if (run.taken.length === 0) {
       rest.push(one);
       continue;
     }
-    for (const { unit } of taken.taken) {
+    for (const { unit } of run.taken) {
       dear[unit.position] = Number.POSITIVE_INFINITY;
       free[unit.position] = Number.POSITIVE_INFINITY;
     }
-    found = { saving: found.saving + taken.saving, taken: [...found.taken, ...taken.taken] };
+    found = { saving: found.saving + run.saving, taken: [...found.taken, ...run.taken] };
   }
   return takeInTurn(rest, free, found);
 }
 
 function takeInTurn(layered: readonly Layered[], prices: Float64Array, begun: Found): Found {
-  const rest = new Set(layered);
-  const worth = new Map(layered.map((one) => [one, gainsAhead(one, prices)[0]![0]!]));
+  const rooms = layered.map(roomFor);
+  const worth = layered.map((one, i) => gainsAhead(one, prices, rooms[i])[0]!);
+  const stale = layered.map(() => false);
+  const readers = new Map<number, number[]>();
+  layered.forEach(({ units }, i) => {
+    for (const { position } of units) {
+      const here = readers.get(position);
+      if (here) here.push(i);
+      else readers.set(position, [i]);
+    }
+  });
   const taken: Taken[] = [...begun.taken];
   let { saving } = begun;
-  while (rest.size > 0) {
-    let best: Layered | null = null;
-    for (const one of rest) if (!best || worth.get(one)! > worth.get(best)!) best = one;
-    if (!best || worth.get(best)! <= 0) break;
-    const run = runOf(best, prices, gainsAhead(best, prices));
+  for (;;) {
+    // What was worth it before some of its units went can only be worth less: it is asked anew when its turn comes.
+    let best = -1;
+    for (let i = 0; i < worth.length; i++)
+      if (worth[i]! > 0 && (best < 0 || worth[i]! > worth[best]!)) best = i;
+    if (best < 0) return { saving, taken };
+    const one = layered[best]!;
+    if (stale[best]) {
+      worth[best] = gainsAhead(one, prices, rooms[best])[0]!;
+      stale[best] = false;
+      continue;
+    }
+    const run = runOf(one, prices, rooms[best]!);
     taken.push(...run.taken);
     saving += run.saving;
-    rest.delete(best);
-    const gone = new Set(run.taken.map(({ unit }) => unit.position));
-    for (const position of gone) prices[position] = Number.POSITIVE_INFINITY;
-    for (const one of rest)
-      if (one.layers.some(({ unit }) => gone.has(unit.position)))
-        worth.set(one, gainsAhead(one, prices)[0]![0]!);
+    worth[best] = 0;
+    for (const { unit } of run.taken) {
+      prices[unit.position] = Number.POSITIVE_INFINITY;
+      for (const reader of readers.get(unit.position)!) stale[reader] = true;
+    }
   }
-  return { saving, taken };
 }
 
 /** The best run of one offer at some prices, and what it saves without them. */
-function runOf(one: Layered, prices: UnitPrices, ahead: readonly Float64Array[]): Found {
+function runOf(one: Layered, prices: UnitPrices, ahead: Float64Array): Found {
   const taken: Taken[] = [];
   let paid = 0;
-  bestRun(one, prices, ahead).forEach((role, l) => {
-    if (role === SKIP) return;
-    const { unit } = one.layers[l]!;
+  followBest(one, prices, ahead, (layer, role) => {
+    const unit = one.units[layer]!;
     paid += prices[unit.position]!;
     taken.push({ unit, offer: one.offer, role });
   });
-  return { saving: Math.round(ahead[0]![0]! + paid), taken };
+  return { saving: Math.round(ahead[0]! + paid), taken };
 }

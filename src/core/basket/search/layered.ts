@@ -4,10 +4,18 @@ import type { Unit } from '../unit.ts';
 /** The unit is left to others. */
 export const SKIP = -1;
 
-/** All that a machine can do between two units: arcs from the states before a unit to those after it. */
-export interface Layer {
-  readonly unit: Unit;
-  /** Arcs of state `s` are those from `from[s]` up to `from[s + 1]`; the first of each is the skip, where there is one. */
+/**
+ * A machine spread out over its units: all that it can do, as arcs from the states before each unit to those after it.
+ * States are numbered through all layers, in their order; the one end is the last. Every state lies on a run from the
+ * start, which is 0, to the end.
+ */
+export interface Layered {
+  readonly offer: number;
+  /** One for each layer. */
+  readonly units: readonly Unit[];
+  /** The first state of each layer; after the last layer the end. */
+  readonly offset: Int32Array;
+  /** Arcs of state `s` are those from `from[s]` up to `from[s + 1]`; a skip comes first. */
   readonly from: Int32Array;
   readonly to: Int32Array;
   /** {@link SKIP}, or the role in which the unit is taken. */
@@ -17,22 +25,61 @@ export interface Layer {
   readonly gifts: Float64Array;
 }
 
-/** A machine spread out over its units. Every state lies on a run from the start to an accepted end; the end is one state. */
-export interface Layered {
-  readonly offer: number;
-  readonly layers: readonly Layer[];
-  /** How many states there are before each unit; the last entry is the end. */
-  readonly sizes: readonly number[];
-  /** How many arcs there are: the work of one pass. */
-  readonly arcs: number;
+export const arcsOf = ({ to }: Layered): number => to.length;
+export const endOf = ({ offset }: Layered): number => offset[offset.length - 1]!;
+
+/** An arc on its way into a {@link Layered}. `to` counts within the layer it leads to. */
+export interface Arc {
+  readonly to: number;
+  readonly role: number;
+  readonly gain: number;
+  readonly done: number;
+  readonly gifts: number;
 }
 
-interface Arc {
-  to: number;
-  readonly role: number;
-  gain: number;
-  done: number;
-  gifts: number;
+/** @param layers for each unit the arcs of each state before it. */
+export function packed(
+  offer: number,
+  units: readonly Unit[],
+  layers: readonly (readonly (readonly Arc[])[])[],
+): Layered {
+  const offset = new Int32Array(layers.length + 1);
+  layers.forEach((states, l) => {
+    offset[l + 1] = offset[l]! + states.length;
+  });
+  const end = offset[layers.length]!;
+  const from = new Int32Array(end + 1);
+  let state = 0;
+  for (const states of layers)
+    for (const arcs of states) {
+      from[state + 1] = from[state]! + arcs.length;
+      state += 1;
+    }
+  const count = from[end]!;
+  const packing = {
+    offer,
+    units,
+    offset,
+    from,
+    to: new Int32Array(count),
+    role: new Int32Array(count),
+    gain: new Float64Array(count),
+    done: new Float64Array(count),
+    gifts: new Float64Array(count),
+  };
+  let a = 0;
+  layers.forEach((states, l) => {
+    for (const arcs of states)
+      for (const arc of arcs) {
+        packing.to[a] = offset[l + 1]! + arc.to;
+        packing.role[a] = arc.role;
+        packing.gain[a] = arc.gain;
+        packing.done[a] = arc.done;
+        packing.gifts[a] = arc.gifts;
+        a += 1;
+      }
+  });
+  return packing;
 }
 
 /**
@@ -51,43 +98,32 @@ export function spread(
   if (!forward) return null;
   const { states, arcs } = forward;
   // Backward: what can still end well, and the new number of each state that can.
-  let numbers = new Map<number, number>();
-  const end = states.at(-1)!.map((state) => machine.accepts(state));
-  const layers: Layer[] = new Array(units.length);
-  const sizes: number[] = new Array(units.length + 1).fill(1);
-  let total = 0;
+  const ends = states.at(-1)!.map((state) => machine.accepts(state));
+  let numbers: (Arc | null)[] = ends.map((ending) => (ending ? { to: 0, role: SKIP, ...ending } : null));
+  const layers: Arc[][][] = new Array(units.length);
   for (let l = units.length - 1; l >= 0; l--) {
-    const next = new Map<number, number>();
     const kept: Arc[][] = [];
-    states[l]!.forEach((_, s) => {
-      const alive = arcs[l]![s]!.flatMap((arc): Arc[] => {
-        if (l === units.length - 1) {
-          const ending = end[arc.to];
-          if (!ending) return [];
-          return [
-            {
-              to: 0,
-              role: arc.role,
-              gain: arc.gain + ending.gain,
-              done: arc.done + ending.done,
-              gifts: arc.gifts + ending.gifts,
-            },
-          ];
-        }
-        const to = numbers.get(arc.to);
-        return to === undefined ? [] : [{ ...arc, to }];
-      });
-      if (alive.length === 0) return;
-      next.set(s, kept.length);
-      kept.push(alive);
-      total += alive.length;
+    numbers = arcs[l]!.map((out) => {
+      const alive: Arc[] = [];
+      for (const arc of out) {
+        const next = numbers[arc.to];
+        if (next) alive.push(joined(arc, next));
+      }
+      return alive.length === 0 ? null : { to: kept.push(alive) - 1, role: SKIP, gain: 0, done: 0, gifts: 0 };
     });
-    layers[l] = pack(units[l]!, kept);
-    sizes[l] = kept.length;
-    numbers = next;
+    layers[l] = kept;
   }
-  return { offer: machine.offer, layers, sizes, arcs: total };
+  return packed(machine.offer, units, layers);
 }
+
+/** An arc that goes on at once along another that reads nothing. */
+export const joined = (arc: Arc, next: Arc): Arc => ({
+  to: next.to,
+  role: arc.role,
+  gain: arc.gain + next.gain,
+  done: arc.done + next.done,
+  gifts: arc.gifts + next.gifts,
+});
 
 function reach(
   machine: OfferMachine,
@@ -113,36 +149,17 @@ function reach(
     const holds = (state: number): boolean => machine.holds?.(state, last) ?? true;
     arcs.push(
       states[l]!.map((state) => {
-        const skip: Arc[] = holds(state)
+        const out: Arc[] = holds(state)
           ? [{ to: numberOf(state), role: SKIP, gain: 0, done: 0, gifts: 0 }]
           : [];
-        const taken = machine
-          .takings(state, unit)
-          .filter(({ to }) => holds(to))
-          .map((one): Arc => ({ ...one, to: numberOf(one.to) }));
-        count += skip.length + taken.length;
-        return [...skip, ...taken];
+        for (const one of machine.takings(state, unit))
+          if (holds(one.to)) out.push({ ...one, to: numberOf(one.to) });
+        count += out.length;
+        return out;
       }),
     );
     if (count > most) return null;
     states.push(after);
   }
   return { states, arcs };
-}
-
-function pack(unit: Unit, kept: readonly (readonly Arc[])[]): Layer {
-  const all = kept.flat();
-  const from = new Int32Array(kept.length + 1);
-  kept.forEach((arcs, s) => {
-    from[s + 1] = from[s]! + arcs.length;
-  });
-  return {
-    unit,
-    from,
-    to: Int32Array.from(all, ({ to }) => to),
-    role: Int32Array.from(all, ({ role }) => role),
-    gain: Float64Array.from(all, ({ gain }) => gain),
-    done: Float64Array.from(all, ({ done }) => done),
-    gifts: Float64Array.from(all, ({ gifts }) => gifts),
-  };
 }

@@ -2,7 +2,7 @@ import { byFalling, type OfferInBasket } from '../offers/offer-in-basket.ts';
 import { rememberingMachine } from '../offers/remembering.ts';
 import { fromBase, fromTag, type Unit } from '../unit.ts';
 import { gainsAhead } from './best-run.ts';
-import { type Layered, spread } from './layered.ts';
+import { arcsOf, type Layered, spread } from './layered.ts';
 
 /** Arcs that one machine may have; one that needs more is left out of the search, and the answer not proved. */
 const MOST_ARCS = 2_000_000;
@@ -38,7 +38,7 @@ export function spreadAll(
     const units = offer.machine.members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
     const machine = suits(offer, place) ? offer.machine : rememberingMachine(offer);
     const one = spread(machine, units, offer.startOf, MOST_ARCS);
-    spend(one ? 4 * one.arcs : MOST_ARCS);
+    spend(one ? 4 * arcsOf(one) : MOST_ARCS);
     if (one) layered.push(one);
     else lost += mostOf(offer, spend);
   }
@@ -49,10 +49,10 @@ export function spreadAll(
 function mostOf(offer: OfferInBasket, spend: (work: number) => boolean): number {
   const units = offer.machine.members.toSorted(byFalling(offer.startOf));
   const own = spread(offer.machine, units, offer.startOf, MOST_ARCS);
-  spend(own ? own.arcs : MOST_ARCS);
+  spend(own ? arcsOf(own) : MOST_ARCS);
   if (!own) return units.reduce((sum, { tag }) => sum + tag, 0);
   const prices = new Float64Array(1 + Math.max(...units.map(({ position }) => position)));
-  return Math.max(0, gainsAhead(own, prices)[0]![0]!);
+  return Math.max(0, gainsAhead(own, prices)[0]!);
 }
 
 const placesIn = (order: readonly Unit[]): ReadonlyMap<number, number> =>

@@ -19,10 +19,10 @@ export function split(offers: readonly Layered[], units: readonly Unit[]): Share
     return at;
   };
   const reader = new Map<number, number>();
-  offers.forEach(({ layers }, i) => {
-    for (const { unit } of layers) {
-      const other = reader.get(unit.position);
-      if (other === undefined) reader.set(unit.position, i);
+  offers.forEach((offer, i) => {
+    for (const { position } of offer.units) {
+      const other = reader.get(position);
+      if (other === undefined) reader.set(position, i);
       else parent[rootOf(i)] = rootOf(other);
     }
   });

@@ -59,7 +59,7 @@ export function sweep(search: SweepSearch): SweepResult {
   const { offers, units, prices, threshold, width, ties, spend } = search;
   const ahead = offers.map((offer) => gainsAhead(offer, prices));
   const places = readersOf(offers);
-  if (ahead.some(([first]) => first![0] === Number.NEGATIVE_INFINITY))
+  if (ahead.some(([first]) => first === Number.NEGATIVE_INFINITY))
     return { saving: null, taken: [], standing: EVEN, dropped: Number.NEGATIVE_INFINITY };
   let rest = units.reduce((sum, { position }) => sum + prices[position]!, 0);
   const fronts: Front[] = [startFront(offers.length, ahead)];
@@ -89,20 +89,15 @@ export function sweep(search: SweepSearch): SweepResult {
   };
 }
 
-interface Reader {
-  /** Index among the offers. */
-  readonly index: number;
-  readonly layer: number;
-}
-
-function readersOf(offers: readonly Layered[]): Map<number, Reader[]> {
-  const places = new Map<number, Reader[]>();
-  offers.forEach(({ layers }, index) => {
-    layers.forEach(({ unit }, layer) => {
-      const here = places.get(unit.position);
-      if (here) here.push({ index, layer });
-      else places.set(unit.position, [{ index, layer }]);
-    });
+/** For each position the indexes of the offers that read its unit. */
+function readersOf(offers: readonly Layered[]): Map<number, number[]> {
+  const places = new Map<number, number[]>();
+  offers.forEach(({ units }, index) => {
+    for (const { position } of units) {
+      const here = places.get(position);
+      if (here) here.push(index);
+      else places.set(position, [index]);
+    }
   });
   return places;
 }
@@ -121,19 +116,19 @@ function emptyFront(offers: number, room: number, tied: boolean): Front {
   };
 }
 
-function startFront(offers: number, ahead: readonly (readonly Float64Array[])[]): Front {
+function startFront(offers: number, ahead: readonly Float64Array[]): Front {
   const front = emptyFront(offers, 1, true);
   front.standings[0] = EVEN;
-  front.ahead[0] = ahead.reduce((sum, [first]) => sum + first![0]!, 0);
+  front.ahead[0] = ahead.reduce((sum, [first]) => sum + first!, 0);
   front.count = 1;
   return front;
 }
 
 function grow(
   front: Front,
-  readers: readonly Reader[],
+  readers: readonly number[],
   offers: readonly Layered[],
-  ahead: readonly (readonly Float64Array[])[],
+  ahead: readonly Float64Array[],
   unit: Unit,
   floor: number,
   ties: TieWeights | null,
@@ -142,8 +137,8 @@ function grow(
   let room = 0;
   for (let i = 0; i < front.count; i++) {
     room += 1;
-    for (const { index, layer } of readers) {
-      const { from } = offers[index]!.layers[layer]!;
+    for (const index of readers) {
+      const { from } = offers[index]!;
       const state = front.states[i * width + index]!;
       room += from[state + 1]! - from[state]!;
     }
@@ -162,14 +157,14 @@ function grow(
     let stuck = -1;
     let impossible = false;
     let skippedGain = front.value[i]!;
-    readers.forEach(({ index, layer }, r) => {
-      const { from, to, role, gain } = offers[index]!.layers[layer]!;
+    readers.forEach((index, r) => {
+      const { from, to, role, gain } = offers[index]!;
       const state = front.states[base + index]!;
-      skipped -= ahead[index]![layer]![state]!;
+      skipped -= ahead[index]![state]!;
       const first = from[state]!;
       if (role[first] === SKIP && first < from[state + 1]!) {
         skipTo[r] = to[first]!;
-        skipAhead[r] = ahead[index]![layer + 1]![to[first]!]!;
+        skipAhead[r] = ahead[index]![to[first]!]!;
         skipped += skipAhead[r]!;
         skipArc[r] = first;
         skipGain[r] = gain[first]!;
@@ -187,10 +182,10 @@ function grow(
     const ended = (taker: number): Standing => {
       let so = front.standings[i]!;
       if (!ties) return so;
-      readers.forEach(({ index, layer }, r) => {
+      readers.forEach((index, r) => {
         const arc = skipArc[r]!;
         if (r === taker || arc < 0) return;
-        const { done, gifts } = offers[index]!.layers[layer]!;
+        const { done, gifts } = offers[index]!;
         if (done[arc]! > 0) {
           const step = { done: done[arc]!, gifts: gifts[arc]! };
           so = finished(so, offers[index]!.offer, step, ties);
@@ -202,8 +197,8 @@ function grow(
       known.put(front, i, readers, skipTo, -1, 0, skippedGain, skipped, -1, SKIP, ended(-1), ties);
     for (let r = 0; r < readers.length; r++) {
       if (stuck >= 0 && stuck !== r) continue;
-      const { index, layer } = readers[r]!;
-      const { from, to, role, gain, done, gifts } = offers[index]!.layers[layer]!;
+      const index = readers[r]!;
+      const { from, to, role, gain, done, gifts } = offers[index]!;
       const state = front.states[base + index]!;
       const others = skipped - skipAhead[r]!;
       const before = skippedGain - skipGain[r]!;
@@ -211,7 +206,7 @@ function grow(
       for (let a = from[state]!; a < from[state + 1]!; a++) {
         if (role[a] === SKIP) continue;
         const value = before + gain[a]!;
-        const left = others + ahead[index]![layer + 1]![to[a]!]!;
+        const left = others + ahead[index]![to[a]!]!;
         if (value + left < floor) continue;
         const stands = ties
           ? after(stood, offers[index]!.offer, unit.position, { done: done[a]!, gifts: gifts[a]! }, ties)
@@ -233,7 +228,7 @@ function stateTable(next: Front, room: number) {
     put(
       front: Front,
       parent: number,
-      readers: readonly Reader[],
+      readers: readonly number[],
       skipTo: Int32Array,
       taker: number,
       takenTo: number,
@@ -246,7 +241,7 @@ function stateTable(next: Front, room: number) {
     ): void {
       const at = next.count * width;
       states.set(front.states.subarray(parent * width, (parent + 1) * width), at);
-      readers.forEach(({ index }, r) => {
+      readers.forEach((index, r) => {
         states[at + index] = r === taker ? takenTo : skipTo[r]!;
       });
       let hash = 0;

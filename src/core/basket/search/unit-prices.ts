@@ -1,7 +1,7 @@
 import type { Unit } from '../unit.ts';
-import { bestRun, gainsAhead, type UnitPrices } from './best-run.ts';
+import { followBest, gainsAhead, roomFor, type UnitPrices } from './best-run.ts';
 import { byPrices, type Found } from './greedy.ts';
-import { type Layered, SKIP } from './layered.ts';
+import { arcsOf, type Layered } from './layered.ts';
 
 export interface Pricing {
   readonly prices: UnitPrices;
@@ -38,7 +38,8 @@ export function priceUnits(
   const price = new Float64Array(classes);
   const prices = new Float64Array(classOf.length);
   const usage = new Float64Array(classes);
-  const work = offers.reduce((sum, { arcs }) => sum + 2 * arcs, 0);
+  const work = offers.reduce((sum, offer) => sum + 2 * arcsOf(offer), 0);
+  const rooms = offers.map(roomFor);
   let best = { prices: prices.slice(), bound: Number.POSITIVE_INFINITY };
   let found = known;
   let scale = 1;
@@ -51,13 +52,13 @@ export function priceUnits(
     usage.fill(0);
     let bound = 0;
     for (let c = 0; c < classes; c++) bound += price[c]! * capacity[c]!;
-    for (const offer of offers) {
-      const ahead = gainsAhead(offer, prices);
-      bound += ahead[0]![0]!;
-      bestRun(offer, prices, ahead).forEach((role, l) => {
-        if (role !== SKIP) usage[classOf[offer.layers[l]!.unit.position]!]! += 1;
+    offers.forEach((offer, i) => {
+      const ahead = gainsAhead(offer, prices, rooms[i]);
+      bound += ahead[0]!;
+      followBest(offer, prices, ahead, (layer) => {
+        usage[classOf[offer.units[layer]!.position]!]! += 1;
       });
-    }
+    });
     if (bound < best.bound - CLOSE) {
       best = { prices: prices.slice(), bound };
       waited = 0;
