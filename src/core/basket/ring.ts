@@ -9,6 +9,7 @@ import {
 } from '../price-book/index.ts';
 import type { Basket } from './basket.ts';
 import { checkCodes } from './codes.ts';
+import { nearlyThere } from './nearly-there.ts';
 import { type Applied, appliedTo } from './offers/applied.ts';
 import { freeUnits } from './offers/free-goods.ts';
 import type { OfferInBasket } from './offers/offer-in-basket.ts';
@@ -67,8 +68,8 @@ export function ringBasket(compiled: CompiledPlan, basket: Basket, budget = ORDI
   const sole = chooseSoleReward(rewards, tagged);
   const alone = sole.saving > chosen.choice.saving + together.saving;
   const outcome: Outcome = alone
-    ? { applied: [], pieces: tagged, rewards: sole }
-    : { applied: chosen.applied, pieces: after, rewards: together };
+    ? { applied: [], pieces: tagged, rewards: sole, sole: true }
+    : { applied: chosen.applied, pieces: after, rewards: together, sole: false };
   return finish(ringing, outcome, chosen.choice, { codes, weights });
 }
 
@@ -76,11 +77,13 @@ interface Outcome {
   readonly applied: readonly Applied[];
   readonly pieces: readonly Piece[];
   readonly rewards: RewardChoice;
+  /** A reward that admits nothing beside it stands. */
+  readonly sole: boolean;
 }
 
 function finish(
   ringing: Ringing,
-  { applied, pieces, rewards }: Outcome,
+  { applied, pieces, rewards, sole }: Outcome,
   choice: Choice,
   { codes, weights }: { codes: Receipt['codes']; weights: Weights },
 ): Receipt {
@@ -102,7 +105,8 @@ function finish(
     rewards: rewards.given.map(({ promotion, measured, amount }) => ({ promotion, measured, amount })),
     delivery,
     codes,
-    nearly: [],
+    // Where a reward admits nothing beside it, no unit offer could be applied anyway.
+    nearly: sole ? [] : nearlyThere(ringing, applied),
     problems: problemsOf(ringing),
   };
 }

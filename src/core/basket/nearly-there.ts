@@ -1,0 +1,174 @@
+import { dayOf } from '../calendar/index.ts';
+import type { MinorUnits } from '../money/index.ts';
+import { pricesIn } from '../price-book/index.ts';
+import type { ItemSelection } from '../selection/index.ts';
+import type { Applied } from './offers/applied.ts';
+import { freeUnits } from './offers/free-goods.ts';
+import { byFalling } from './offers/offer-in-basket.ts';
+import { countedBy, type LiveOffer, offersInBasket } from './offers/offers-in-basket.ts';
+import { tierFor } from './offers/quantity-break.ts';
+import type { NearlyThere } from './receipt.ts';
+import type { Ringing } from './ring.ts';
+import { gainsAhead } from './search/best-run.ts';
+import { noPrices } from './search/greedy.ts';
+import { spread } from './search/layered.ts';
+import type { Unit } from './unit.ts';
+
+/** Of how many items, the cheapest by regular price, the tag prices are compared. */
+const COMPARED = 20;
+const MOST_ARCS = 200_000;
+
+/**
+ * Pricing rules 4.7: for every live offer that the basket touches, the fewest further units with which it could be
+ * applied once more, or reach its next step, of the cheapest item that fits; and what that would save.
+ */
+export function nearlyThere(ringing: Ringing, applied: readonly Applied[]): NearlyThere[] {
+  const used = new Set(applied.flatMap(({ units }) => units.map(({ position }) => position)));
+  const timesOf = new Map<string, number>();
+  for (const { offer, times } of applied)
+    timesOf.set(offer.promotion, (timesOf.get(offer.promotion) ?? 0) + times);
+  const cheapest = cheapestIn(ringing);
+  return ringing.live.flatMap((live) => {
+    const { promotion, fits } = live;
+    if (!ringing.units.some((unit) => fits.some((has) => has(unit)))) return [];
+    const limit = promotion.limitPerBasket ?? Number.POSITIVE_INFINITY;
+    const spent = (timesOf.get(promotion.id) ?? 0) >= limit;
+    const free = ringing.units.filter(({ position }) => !used.has(position));
+    const step =
+      'count' in promotion.offer
+        ? nextStep(ringing, live, applied, free, spent, cheapest)
+        : spent
+          ? null
+          : onceMore(ringing, live, free, cheapest);
+    return step && step.saving > 0 ? [{ promotion: promotion.id, ...step }] : [];
+  });
+}
+
+type Step = Omit<NearlyThere, 'promotion'>;
+type Cheapest = (part: ItemSelection, among?: (item: number) => boolean) => Unit | null;
+
+/** The cheapest item of some goods that is sold here by the piece, as a unit to add. */
+function cheapestIn({ compiled, situation, basket }: Ringing): Cheapest {
+  const { catalogue } = compiled;
+  const store = compiled.stores.get(basket.store)!;
+  const shelf = compiled.shelf(store, dayOf(situation.clock.toWall(situation.at)));
+  const priceOf = pricesIn(compiled, situation);
+  return (part, among = () => true) => {
+    const fitting: number[] = [];
+    shelf.forEach((price, item) => {
+      if (price < 0 || (catalogue.items[item]!.unit ?? 'each') !== 'each') return;
+      if (part.has(item, price as MinorUnits) && among(item)) fitting.push(item);
+    });
+    let best: Unit | null = null;
+    for (const item of fitting.sort((a, b) => shelf[a]! - shelf[b]! || a - b).slice(0, COMPARED)) {
+      const answer = priceOf(item);
+      if (answer.kind !== 'price' || (best && answer.price >= best.tag)) continue;
+      const { price: tag, regular, base } = answer;
+      best = { position: 0, line: -1, item, regular: regular.price, base: base.price, tag };
+    }
+    return best;
+  };
+}
+
+const partsOf = ({ compiled }: Ringing, { promotion }: LiveOffer) =>
+  compiled.offers.find((offer) => offer.promotion.id === promotion.id)!.parts();
+
+/** One more application out of what is free and what would be added, part by part. */
+function onceMore(ringing: Ringing, live: LiveOffer, free: readonly Unit[], cheapest: Cheapest): Step | null {
+  const wanted = quantitiesOf(live);
+  const left = [...free];
+  const parts = partsOf(ringing, live);
+  const added: Unit[] = [];
+  for (const [i, quantity] of wanted.entries()) {
+    let missing = quantity;
+    while (missing > 0) {
+      const at = left.findIndex((unit) => live.fits[i]!(unit));
+      if (at < 0) break;
+      left.splice(at, 1);
+      missing -= 1;
+    }
+    if (missing === 0) continue;
+    const unit = cheapest(parts[i]!);
+    if (!unit) return null;
+    added.push(...Array.from({ length: missing }, () => unit));
+  }
+  if (added.length === 0) return null;
+  return {
+    add: added.length,
+    sku: ringing.goods.skuOf(added[0]!.item),
+    saving: savingOf(ringing, live, [...free, ...added]),
+  };
+}
+
+function quantitiesOf({ promotion: { offer } }: LiveOffer): number[] {
+  switch (offer.kind) {
+    case 'bundle':
+    case 'rewardUnit':
+      return [offer.take];
+    case 'buyAndGet':
+      return [...offer.buy.map(({ quantity }) => quantity), offer.get.quantity];
+    case 'combo':
+      return offer.slots.map(({ quantity }) => quantity);
+    default:
+      return [];
+  }
+}
+
+/** The next tier, or the next free unit, of whatever is counted together and is nearest to it. */
+function nextStep(
+  ringing: Ringing,
+  live: LiveOffer,
+  applied: readonly Applied[],
+  free: readonly Unit[],
+  spent: boolean,
+  cheapest: Cheapest,
+): Step | null {
+  const { promotion, fits } = live;
+  const { offer } = promotion;
+  if (!('count' in offer)) return null;
+  const own = applied.filter((one) => one.offer.promotion === promotion.id).flatMap(({ units }) => units);
+  const keyOf = (unit: Unit) => countedBy(offer.count, unit, ringing.goods);
+  const begun = new Set(own.map(keyOf));
+  const groups = new Map<string, Unit[]>();
+  for (const unit of [...own, ...free.filter((one) => fits[0]!(one))])
+    groups.set(keyOf(unit), [...(groups.get(keyOf(unit)) ?? []), unit]);
+  let best: Step | null = null;
+  for (const [key, units] of groups) {
+    if (spent && !begun.has(key)) continue;
+    const add = missingFor(offer, units.length);
+    if (add === null || (best && add >= best.add)) continue;
+    const [part] = partsOf(ringing, live);
+    const unit = cheapest(part!, (item) => keyOf({ ...units[0]!, item }) === key);
+    if (!unit) continue;
+    const more = [...units, ...Array.from({ length: add }, () => unit)];
+    const saving = savingOf(ringing, live, more) - savingOf(ringing, live, units);
+    if (saving > 0) best = { add, sku: ringing.goods.skuOf(unit.item), saving };
+  }
+  return best;
+}
+
+/** How many units are missing for the next step; null: there is none. */
+function missingFor(
+  offer: Extract<LiveOffer['promotion']['offer'], { count: unknown }>,
+  units: number,
+): number | null {
+  if (offer.kind === 'quantityBreak') {
+    const next = offer.tiers[tierFor(offer.tiers, units) + 1];
+    return next ? next.atLeast - units : null;
+  }
+  const now = freeUnits(offer, units);
+  const furthest = Math.max(offer.minimum, offer.every) + offer.every;
+  for (let add = 1; add <= furthest; add++) if (freeUnits(offer, units + add) > now) return add;
+  return null;
+}
+
+/** What one offer by itself saves on some units. */
+function savingOf(ringing: Ringing, live: LiveOffer, units: readonly Unit[]): number {
+  const apart = units.map((unit, position) => ({ ...unit, position }));
+  let saving = 0;
+  for (const { machine, startOf } of offersInBasket([live], apart, ringing.goods)) {
+    const one = spread(machine, machine.members.toSorted(byFalling(startOf)), startOf, MOST_ARCS);
+    if (one) saving += Math.max(0, gainsAhead(one, noPrices(apart))[0]!);
+  }
+  return saving;
+}
