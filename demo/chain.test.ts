@@ -17,7 +17,8 @@ describe('the demo chain', () => {
       terminals: quillmere.terminals?.length,
       items: quillmere.items.length,
       lists: quillmere.priceLists?.length,
-      changes: quillmere.promotions.length,
+      changes: quillmere.promotions.filter(({ offer }) => offer.kind === 'priceChange').length,
+      deals: quillmere.promotions.filter(({ offer }) => offer.kind !== 'priceChange').length,
     }).toEqual({
       stores: 48,
       zones: 4,
@@ -27,6 +28,7 @@ describe('the demo chain', () => {
       items: 4000,
       lists: 3,
       changes: 60,
+      deals: 44,
     });
   });
 

@@ -1,4 +1,5 @@
 import type { PlanDocument } from '../src/core/plan/index.ts';
+import { deals } from './deals.ts';
 import { goods } from './goods.ts';
 import { places, zoneIds } from './places.ts';
 import { dayAt, promotions } from './promotions.ts';
@@ -10,15 +11,25 @@ export interface ChainSize {
   readonly terminals: number;
   readonly items: number;
   readonly priceChanges: number;
+  /** Deals over the basket; absent: none. */
+  readonly deals?: number;
 }
 
-export const DEMO: ChainSize = { stores: 48, zones: 4, terminals: 130, items: 4000, priceChanges: 60 };
+export const DEMO: ChainSize = {
+  stores: 48,
+  zones: 4,
+  terminals: 130,
+  items: 4000,
+  priceChanges: 60,
+  deals: 44,
+};
 export const LARGE: ChainSize = {
   stores: 1000,
   zones: 8,
   terminals: 3000,
   items: 50_000,
   priceChanges: 1000,
+  deals: 300,
 };
 
 /**
@@ -81,6 +92,9 @@ export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
       { id: 'm-1001', groups: ['members'], pastOrders: 14, lifetimeSpend: '412.60' },
       { id: 't-2001', groups: ['trade'], pastOrders: 3, lifetimeSpend: '1904.00' },
     ],
-    promotions: promotions(size.priceChanges, day, nodes, random),
+    promotions: [
+      ...promotions(size.priceChanges, day, nodes, random),
+      ...deals(size.deals ?? 0, day, nodes, items, random),
+    ],
   };
 }

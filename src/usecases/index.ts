@@ -24,6 +24,7 @@ export * from './put-entry.ts';
 export * from './read-sheet-lines.ts';
 export * from './resolve-lens.ts';
 export * from './review-sending.ts';
+export * from './ring-trial-basket.ts';
 export * from './save-promotion.ts';
 export * from './search-items.ts';
 export * from './send-price-files.ts';

@@ -17,6 +17,7 @@ const PAGES = [
   '/check',
   '/check?item=Q100181&where=s003&for=members',
   '/check?item=no-such-item',
+  '/check/basket?lines=Q100001*3,Q100023*2',
   '/send',
   '/stockroom',
   '/stockroom/item/Q100181',

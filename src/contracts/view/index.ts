@@ -10,3 +10,4 @@ export * from './replies.ts';
 export * from './roles.ts';
 export * from './stockroom.ts';
 export * from './today.ts';
+export * from './trial-basket.ts';

@@ -46,7 +46,7 @@ export function storePlans(
     );
     const items = carriedItems(document, compiled, id).map((item) => trimmed(item, store));
     const skus = new Set(items.map(({ sku }) => sku));
-    const named = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
+    const shopping = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
     return {
       ...document,
       items,
@@ -59,11 +59,13 @@ export function storePlans(
       zones: (document.zones ?? []).filter((zone) => zone.id === store.zone),
       terminals: (document.terminals ?? []).filter((terminal) => terminal.store === id),
       ranges: [],
-      shoppers: (document.shoppers ?? []).filter((shopper) => named.has(shopper.id)),
+      shoppers: (document.shoppers ?? []).filter((shopper) => shopping.has(shopper.id)),
       priceLists: (document.priceLists ?? []).map((list) =>
         list.prices ? { ...list, prices: only(list.prices, skus) } : list,
       ),
-      promotions: promotions.map((promotion) => forStore(promotion, skus)),
+      promotions: named(promotions.filter(({ offer }) => hasItsGift(offer, skus))).map((promotion) =>
+        forStore(promotion, skus),
+      ),
     };
   };
 }
@@ -123,6 +125,8 @@ function trimmer(): (item: ItemDocument, store: StoreDocument) => ItemDocument {
 /** Without its rule on stores, what is for colleagues only, and names of items that the store does not carry. */
 function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): PromotionDocument {
   const { where: _, offer, notes: __, supplier: ___, ...rest } = promotion;
+  if (offer.kind === 'combo' && offer.extra)
+    return { ...rest, offer: { ...pruneWithin(offer, skus), extra: only(offer.extra, skus) } };
   if (offer.kind !== 'priceChange') return { ...rest, offer: pruneWithin(offer, skus) };
   const { worksheet: ____, ...priced } = offer;
   return {
@@ -133,6 +137,23 @@ function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): Prom
       ...(offer.linePrices ? { linePrices: only(offer.linePrices, skus) } : {}),
     },
   };
+}
+
+/** A gift that the store does not carry is not added there: nothing is left of its offer. */
+const hasItsGift = (offer: PromotionDocument['offer'], skus: ReadonlySet<string>): boolean =>
+  offer.kind !== 'freeGoods' || offer.gift === undefined || skus.has(offer.gift);
+
+/** Rewards name only such others as the store has too. */
+function named(promotions: readonly PromotionDocument[]): PromotionDocument[] {
+  const ids = new Set(promotions.map(({ id }) => id));
+  return promotions.map((promotion) => {
+    const { offer } = promotion;
+    if (offer.kind !== 'basketReward' || !Array.isArray(offer.combinesWith)) return promotion;
+    return {
+      ...promotion,
+      offer: { ...offer, combinesWith: offer.combinesWith.filter((id) => ids.has(id)) },
+    };
+  });
 }
 
 function prune(rule: ItemRule, skus: ReadonlySet<string>): ItemRule {

@@ -1,6 +1,7 @@
 import type { PassDocument, PriceChangeDocument, PromotionDocument, WhoDocument } from '../plan/index.ts';
 import { formulaWords, restWords, roundingWords } from './formula-words.ts';
 import type { Names } from './names.ts';
+import { offerWords } from './offer-words.ts';
 import { itemWords, storeWords } from './rules.ts';
 import { whenWords } from './when-words.ts';
 
@@ -14,7 +15,7 @@ export interface DealSentence {
   readonly rest: readonly string[];
 }
 
-/** Takes a price change apart into words. Other kinds follow with their own issue. */
+/** Takes a price change apart into words. */
 export function dealSentence(
   promotion: Pick<PromotionDocument, 'when' | 'where' | 'who' | 'alone' | 'channels' | 'terminals' | 'codes'>,
   offer: PriceChangeDocument,
@@ -26,14 +27,20 @@ export function dealSentence(
     where: `in ${storeWords(promotion.where ?? { all: true }, names)}`,
     who: whoWords(promotion.who, names),
     ...goodsWords(offer, currency, names),
-    rest: [
-      ...restWords(offer),
-      promotion.alone ? 'and nothing adds to it' : '',
-      promotion.channels ? `only in the channel ${promotion.channels.join(' or ')}` : '',
-      promotion.terminals ? `only at the terminals ${promotion.terminals.join(' or ')}` : '',
-      promotion.codes?.length ? 'with a code' : '',
-    ].filter((part) => part !== ''),
+    rest: [...restWords(offer), ...frameWords(promotion)].filter((part) => part !== ''),
   };
+}
+
+/** What bounds a promotion of any kind beside its place, its time and its shoppers. */
+function frameWords(
+  promotion: Pick<PromotionDocument, 'alone' | 'channels' | 'terminals' | 'codes'>,
+): string[] {
+  return [
+    promotion.alone ? 'and nothing adds to it' : '',
+    promotion.channels ? `only in the channel ${promotion.channels.join(' or ')}` : '',
+    promotion.terminals ? `only at the terminals ${promotion.terminals.join(' or ')}` : '',
+    promotion.codes?.length ? 'with a code' : '',
+  ];
 }
 
 /** How the price comes about, and for which goods. A worksheet is said by its passes, not by its lines. */
@@ -67,7 +74,17 @@ export function dealText(sentence: DealSentence): string {
 export function promotionText(promotion: PromotionDocument, currency: string, names: Names): string {
   if (promotion.offer.kind === 'priceChange')
     return dealText(dealSentence(promotion, promotion.offer, currency, names));
-  return `${capital(whenWords(promotion.when))}, in ${storeWords(promotion.where ?? { all: true }, names)}: ${promotion.name}.`;
+  const limit = promotion.limitPerBasket;
+  const rest = [
+    ...frameWords(promotion),
+    limit === undefined ? '' : `at most ${limit === 1 ? 'once' : `${limit} times`} a basket`,
+  ].filter((part) => part !== '');
+  return `${[
+    capital(whenWords(promotion.when)),
+    `in ${storeWords(promotion.where ?? { all: true }, names)}`,
+    `${whoWords(promotion.who, names)} get ${offerWords(promotion.offer, currency, names)}`,
+    ...rest,
+  ].join(', ')}.`;
 }
 
 function whoWords(who: WhoDocument | undefined, names: Names): string {

@@ -1,0 +1,10 @@
+import type { ReceiptDocument } from '../../core/basket/index.ts';
+
+/** A basket as the till would ring it, with the words that a screen needs beside the receipt. */
+export interface TrialBasket {
+  readonly receipt: ReceiptDocument;
+  /** By SKU: names of everything on the receipt, and of what is nearly reached. */
+  readonly items: Readonly<Record<string, string>>;
+  /** By id: of every promotion that the receipt names. */
+  readonly promotions: Readonly<Record<string, { readonly name: string; readonly sentence: string }>>;
+}

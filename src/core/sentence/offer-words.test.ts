@@ -1,0 +1,135 @@
+import { expect, it } from 'vitest';
+import { SMALL } from '../../../tests/plans/small-plan.ts';
+import { type BasketOfferDocument, namesOf, offerWords, promotionText } from './index.ts';
+
+const NAMES = namesOf(SMALL);
+const sun = { node: 'sun' };
+
+it.each<[BasketOfferDocument, string]>([
+  [{ kind: 'mixAndMatch', items: sun, take: 3, value: { total: '11.00' } }, '3 of Sun care for 11.00 EUR'],
+  [
+    { kind: 'mixAndMatch', items: sun, take: 2, value: { amountOff: '1.00' } },
+    '2 of Sun care at 1.00 EUR less together',
+  ],
+  [
+    { kind: 'mixAndMatch', items: sun, take: 2, value: { percentOff: 1_250 } },
+    '2 of Sun care at 12.5 % less',
+  ],
+  [{ kind: 'mixAndMatch', items: sun, take: 2, value: { each: '4.00' } }, '2 of Sun care for 4.00 EUR each'],
+  [
+    {
+      kind: 'mixAndMatch',
+      items: sun,
+      take: 3,
+      rewarded: 1,
+      pick: 'cheapest',
+      value: { percentOff: 10_000 },
+    },
+    'the cheapest of every 3 from Sun care free',
+  ],
+  [
+    {
+      kind: 'mixAndMatch',
+      items: sun,
+      take: 4,
+      rewarded: 2,
+      pick: 'dearest',
+      value: { amountOffEach: '0.50' },
+    },
+    'the 2 dearest of every 4 from Sun care at 0.50 EUR less each',
+  ],
+  [
+    {
+      kind: 'mixAndMatch',
+      buy: [{ items: sun, quantity: 2 }],
+      get: { items: { items: ['bar'] }, quantity: 1 },
+      notDearer: true,
+      value: { percentOff: 5_000 },
+    },
+    '1 of Oat bar that is not dearer at 50 % less with 2 of Sun care',
+  ],
+  [
+    {
+      kind: 'combo',
+      slots: [
+        { name: 'milk', items: sun, quantity: 1 },
+        { name: 'bar', items: { items: ['bar'] }, quantity: 2 },
+      ],
+      value: { total: '5.00' },
+    },
+    'milk + 2 × bar for 5.00 EUR',
+  ],
+  [{ kind: 'combo', slots: [{ name: 'milk', items: sun, quantity: 1, each: '3.00' }] }, 'milk at 3.00 EUR'],
+  [
+    {
+      kind: 'quantityBreak',
+      items: sun,
+      count: 'item',
+      tiers: [
+        { atLeast: 4, each: '6.40' },
+        { atLeast: 8, percentOff: 2_000 },
+      ],
+    },
+    'Sun care from 4 on for 6.40 EUR each, from 8 on at 20 % less, each item by itself',
+  ],
+  [
+    { kind: 'quantityBreak', items: sun, count: 'set', beyond: true, tiers: [{ atLeast: 4, each: '6.40' }] },
+    'Sun care from 4 on for 6.40 EUR each, for the units from there on',
+  ],
+  [
+    {
+      kind: 'freeGoods',
+      items: sun,
+      count: 'set',
+      every: 12,
+      free: 1,
+      minimum: 24,
+      parts: 'whole',
+      maxFree: 5,
+    },
+    '1 free of every 12 from Sun care, from 24 on, at most 5 free',
+  ],
+  [
+    { kind: 'freeGoods', items: sun, count: 'set', every: 2, free: 1, parts: 'whole', gift: 'bar' },
+    '1 × Oat bar on top for every 2 from Sun care',
+  ],
+  [
+    {
+      kind: 'basketReward',
+      items: sun,
+      threshold: 'subtotal',
+      tiers: [{ atLeast: '30.00', amountOff: '5.00' }],
+      maxDiscount: '9.00',
+    },
+    '5.00 EUR less from 30.00 EUR on on Sun care, at most 9.00 EUR',
+  ],
+  [
+    { kind: 'basketReward', threshold: 'units', tiers: [{ atLeast: 6, percentOff: 500 }] },
+    '5 % less from 6 pieces on',
+  ],
+  [
+    { kind: 'deliveryReward', value: { free: true }, conditions: { subtotal: '35.00' } },
+    'free delivery from 35.00 EUR on',
+  ],
+  [{ kind: 'deliveryReward', value: { flat: '1.90' } }, 'delivery for 1.90 EUR'],
+])('%j reads "%s"', (offer, words) => {
+  expect(offerWords(offer, 'EUR', NAMES)).toBe(words);
+});
+
+it('stands in the sentence of its promotion', () => {
+  const text = promotionText(
+    {
+      id: 'x',
+      name: 'X',
+      status: 'approved',
+      when: { from: '2027-03-01T09:00', to: '2027-03-07T20:00' },
+      limitPerBasket: 2,
+      offer: { kind: 'mixAndMatch', items: sun, take: 3, value: { total: '11.00' } },
+    },
+    'EUR',
+    NAMES,
+  );
+  expect(text).toBe(
+    'From Mon 1 Mar 2027, 9:00 to Sun 7 Mar 2027, 20:00, in all stores, all shoppers get 3 of Sun care for 11.00 EUR, at most 2 times a basket.',
+  );
+});

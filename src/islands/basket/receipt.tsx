@@ -1,0 +1,131 @@
+import type { TrialBasket } from '../../contracts/view/index.ts';
+
+/** The receipt as the till prints it, how it was found, and what is nearly reached. */
+export function Receipt({
+  trial: { receipt, items, promotions },
+  query,
+  busy,
+  onAdd,
+}: {
+  trial: TrialBasket;
+  query: string;
+  busy: boolean;
+  onAdd: (sku: string, more: number) => void;
+}) {
+  const nameOf = (id: string) => promotions[id]?.name ?? id;
+  const { lines, applications, rewards, delivery, codes, nearly, problems } = receipt;
+  return (
+    <div aria-busy={busy} className="space-y-7">
+      <section aria-label="Receipt" className="bg-base-200 px-5 py-4">
+        <ul className="tabular-nums">
+          {lines.map(({ sku, quantity, tag, net, gift, reductions }, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place on the receipt.
+            <li key={i} className="hairline border-b py-1.5">
+              <div className="flex gap-3">
+                <span className="flex-1">
+                  {items[sku] ?? sku}
+                  <span className="quiet block text-sm">
+                    {gift ? 'a gift, ' : ''}
+                    {quantity} × {tag}
+                  </span>
+                </span>
+                <span className="font-medium">{net}</span>
+              </div>
+              {reductions.map(({ promotion, amount, units }) => (
+                <div key={promotion} className="flex gap-3 pl-3 text-sm">
+                  <span className="flex-1">
+                    {nameOf(promotion)}
+                    {units && units > 1 ? ` (${units})` : ''}
+                  </span>
+                  <span>{amount.startsWith('-') ? `+${amount.slice(1)}` : `−${amount}`}</span>
+                </div>
+              ))}
+            </li>
+          ))}
+          {delivery ? (
+            <li className="flex gap-3 py-1.5">
+              <span className="flex-1">
+                Delivery
+                {delivery.promotion ? <span className="quiet"> · {nameOf(delivery.promotion)}</span> : null}
+              </span>
+              <span>{delivery.net}</span>
+            </li>
+          ) : null}
+        </ul>
+        <p className="mt-3 flex items-baseline justify-between" role="status">
+          <span>
+            To pay, {receipt.currency}
+            {Number(receipt.saving) > 0 ? (
+              <span className="quiet block text-sm">saved {receipt.saving} against the tags</span>
+            ) : null}
+          </span>
+          <strong className="font-serif text-4xl">{receipt.total}</strong>
+        </p>
+      </section>
+      {problems.length > 0 ? (
+        <ul role="alert" className="border-error border-l-4 pl-3 text-sm">
+          {problems.map(({ message }) => (
+            <li key={message}>{message}</li>
+          ))}
+        </ul>
+      ) : null}
+      {codes.length > 0 ? (
+        <ul className="text-sm">
+          {codes.map(({ code, accepted, reason }) => (
+            <li key={code}>
+              Code {code}: {accepted ? 'accepted' : reason}
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      <section>
+        <h2 className="text-xl">How it was found</h2>
+        <p className="quiet mt-1 text-sm">
+          {receipt.proved
+            ? 'Nothing else that these offers allow would save more: proved.'
+            : `The best found; at most ${receipt.bound} more could be saved.`}
+        </p>
+        {applications.length + rewards.length === 0 ? (
+          <p className="mt-2 text-sm">No deal applies: everything is at its tag price.</p>
+        ) : null}
+        <ul className="mt-1">
+          {[
+            ...applications.map(({ promotion, times, saving }) => ({ promotion, times, saving })),
+            ...rewards.map(({ promotion, amount }) => ({ promotion, times: 1, saving: amount })),
+          ].map(({ promotion, times, saving }) => (
+            <li key={promotion} className="hairline border-b py-1.5">
+              <div className="flex gap-3">
+                <a className="link flex-1" href={`/plan/${encodeURIComponent(promotion)}${query}`}>
+                  {nameOf(promotion)}
+                </a>
+                <span className="tabular-nums">
+                  {times > 1 ? <span className="quiet">{times} times, </span> : null}−{saving}
+                </span>
+              </div>
+              <p className="quiet text-sm">{promotions[promotion]?.sentence}</p>
+            </li>
+          ))}
+        </ul>
+      </section>
+      {nearly.length > 0 ? (
+        <section>
+          <h2 className="text-xl">Nearly there</h2>
+          <ul className="mt-1">
+            {nearly.map(({ promotion, add, sku, saving }) => (
+              <li key={promotion} className="hairline flex items-baseline gap-3 border-b py-1.5 text-sm">
+                <span className="flex-1">
+                  {add} more for <span className="font-medium">{nameOf(promotion)}</span>, which saves{' '}
+                  {saving}
+                  <span className="quiet block">such as {items[sku] ?? sku}</span>
+                </span>
+                <button type="button" className="btn btn-xs" onClick={() => onAdd(sku, add)}>
+                  Add {add}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ) : null}
+    </div>
+  );
+}

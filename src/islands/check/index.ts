@@ -1,0 +1,1 @@
+export { ItemSearch } from './item-search.tsx';
