@@ -129,7 +129,9 @@ function nextStep(
   const own = applied.filter((one) => one.offer.promotion === promotion.id).flatMap(({ units }) => units);
   const keyOf = (unit: Unit) => countedBy(offer.count, unit, ringing.goods);
   const begun = new Set(own.map(keyOf));
-  const groups = new Map<string, Unit[]>();
+  const touched = ringing.units.filter((one) => fits[0]!(one));
+  // What others use up is no beginning, but the basket touches the offer all the same.
+  const groups = new Map<string, Unit[]>(touched.map((unit) => [keyOf(unit), []]));
   for (const unit of [...own, ...free.filter((one) => fits[0]!(one))])
     groups.set(keyOf(unit), [...(groups.get(keyOf(unit)) ?? []), unit]);
   let best: Step | null = null;
@@ -138,7 +140,7 @@ function nextStep(
     const add = missingFor(offer, units.length);
     if (add === null || (best && add >= best.add)) continue;
     const [part] = partsOf(ringing, live);
-    const unit = cheapest(part!, (item) => keyOf({ ...units[0]!, item }) === key);
+    const unit = cheapest(part!, (item) => keyOf({ ...touched[0]!, item }) === key);
     if (!unit) continue;
     const more = [...units, ...Array.from({ length: add }, () => unit)];
     const saving = savingOf(ringing, live, more) - savingOf(ringing, live, units);
