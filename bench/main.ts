@@ -1,3 +1,4 @@
+import { benchBasket } from './basket.ts';
 import { benchBook } from './book.ts';
 import { benchImport } from './import.ts';
 import { benchPageWeight } from './page-weight.ts';
@@ -10,6 +11,7 @@ const PARTS = {
   book: () => benchBook(DATABASE_URL!),
   pages: () => benchPageWeight(BELLTAG_ORIGIN!),
   worksheet: () => benchWorksheet(),
+  basket: () => benchBasket(),
   import: () => benchImport(DATABASE_URL!),
   search: () => benchSearch(BELLTAG_ORIGIN!),
 };

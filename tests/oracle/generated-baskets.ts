@@ -127,7 +127,7 @@ export const generatedBasket = (size: { units: number; offers: number }): fc.Arb
         minLength: 6,
         maxLength: 6,
       }),
-      lines: fc.array(fc.constantFrom(...SKUS), { minLength: 1, maxLength: size.units }),
+      lines: fc.array(fc.constantFrom(...SKUS), { minLength: 1, maxLength: size.units, size: 'max' }),
       offers: fc.array(
         fc.record({
           offer: unitOffer,

@@ -48,8 +48,11 @@ export interface Ringing {
   readonly goods: Goods;
 }
 
-/** Rings a basket: the tag prices, the shopper's best of all offers, rewards, delivery (pricing rules 4). */
-export function ringBasket(compiled: CompiledPlan, basket: Basket, budget = ORDINARY_BUDGET): Receipt {
+/** All that a basket is rung with: codes looked at, lines at their tag prices, the offers that are live for it. */
+export function ringingOf(
+  compiled: CompiledPlan,
+  basket: Basket,
+): { ringing: Ringing; codes: Receipt['codes'] } {
   const plain = situationOf(compiled, compiled.stores.get(basket.store)!, {
     at: basket.at,
     shopper: basket.shopper,
@@ -57,8 +60,12 @@ export function ringBasket(compiled: CompiledPlan, basket: Basket, budget = ORDI
     ...(basket.terminal === null ? {} : { terminal: basket.terminal }),
   });
   const { codes, holding, usedUp } = checkCodes(basket, compiled, plain);
-  const situation = { ...plain, holding, usedUp };
-  const ringing = prepare(compiled, basket, situation);
+  return { ringing: prepare(compiled, basket, { ...plain, holding, usedUp }), codes };
+}
+
+/** Rings a basket: the tag prices, the shopper's best of all offers, rewards, delivery (pricing rules 4). */
+export function ringBasket(compiled: CompiledPlan, basket: Basket, budget = ORDINARY_BUDGET): Receipt {
+  const { ringing, codes } = ringingOf(compiled, basket);
   const chosen = chooseOffers(ringing, budget);
   const weights = weightsOf(ringing.lines, compiled.catalogue);
   const rewards = liveRewards(ringing, weights);

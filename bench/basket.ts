@@ -1,0 +1,108 @@
+import { parseBasket, parsePlan } from '../src/contracts/index.ts';
+import { ringBasket, ringingOf } from '../src/core/basket/index.ts';
+import { offersInBasket } from '../src/core/basket/offers/offers-in-basket.ts';
+import { gainsAhead } from '../src/core/basket/search/best-run.ts';
+import { biggestFirst, noPrices } from '../src/core/basket/search/greedy.ts';
+import { commonOrder, spreadAll } from '../src/core/basket/search/reading-order.ts';
+import { type CompiledPlan, compile } from '../src/core/price-book/index.ts';
+import { solved } from '../tests/oracle/solver.ts';
+import { adversarialPlan, benchLines, benchPlan, dice } from './generated-baskets.ts';
+import { share } from './median.ts';
+
+interface Family {
+  readonly name: string;
+  readonly plans: readonly CompiledPlan[];
+  readonly lines: (run: number) => { sku: string; quantity: number }[];
+  readonly baskets: number;
+  /** How many of them the solver gets too. */
+  readonly solved: number;
+}
+
+/** Baskets of several sizes: how many are proved, how long that takes, beside a solver and the one-after-another way. */
+export function benchBasket(): string[] {
+  return ['baskets, each rung with all that is live:', ...families().flatMap(measure)];
+}
+
+function families(): Family[] {
+  const some = [10, 30].map((lines): Family => ({ ...family(lines, 50), baskets: 300, solved: 12 }));
+  const many = [
+    { ...family(30, 200), baskets: 60, solved: 6 },
+    { ...family(80, 200), baskets: 8, solved: 2 },
+  ];
+  const hard: Family = {
+    name: '40 units, all in 6 offers',
+    plans: [0, 1, 2, 3].map((seed) => compiled(adversarialPlan(seed))),
+    lines: () => Array.from({ length: 40 }, (_, i) => ({ sku: `i${i}`, quantity: 1 })),
+    baskets: 8,
+    solved: 1,
+  };
+  return [...some, ...many, hard];
+}
+
+function family(lines: number, offers: number): Omit<Family, 'baskets' | 'solved'> {
+  const roll = dice(7 + lines);
+  return {
+    name: `${lines} lines, ${offers} offers`,
+    plans: [compiled(benchPlan(offers, 3))],
+    lines: () => benchLines(lines, roll),
+  };
+}
+
+function compiled(plan: unknown): CompiledPlan {
+  const parsed = parsePlan(plan);
+  if (!parsed.ok) throw new Error(`the plan of the bench has faults: ${JSON.stringify(parsed.faults[0])}`);
+  return compile(parsed.plan);
+}
+
+function measure({ name, plans, lines, baskets, solved: asked }: Family): string[] {
+  const times: number[] = [];
+  let proved = 0;
+  let gap = 0;
+  let lost = 0;
+  let saved = 0;
+  let worse = 0;
+  let ours = 0;
+  let theirs = 0;
+  for (let run = 0; run < baskets; run++) {
+    const plan = plans[run % plans.length]!;
+    const parsed = parseBasket({ store: 'shop', at: '2027-03-01T12:00', lines: lines(run) }, plan);
+    if (!parsed.ok) throw new Error('a basket of the bench has faults');
+    const begun = performance.now();
+    const receipt = ringBasket(plan, parsed.basket);
+    const took = performance.now() - begun;
+    times.push(took);
+    if (receipt.proved) proved += 1;
+    else gap = Math.max(gap, receipt.bound / Math.max(1, receipt.saving));
+    const inTurn = oneAfterAnother(plan, parsed.basket);
+    saved += receipt.saving;
+    lost += Math.max(0, receipt.saving - inTurn);
+    if (receipt.saving > inTurn) worse += 1;
+    if (run >= asked || !receipt.proved) continue;
+    const { ringing } = ringingOf(plan, parsed.basket);
+    const offers = offersInBasket(ringing.live, ringing.units, ringing.goods);
+    const started = performance.now();
+    solved(offers);
+    theirs += performance.now() - started;
+    ours += took;
+  }
+  times.sort((a, b) => a - b);
+  const ms = (of: number) => share(times, of).toFixed(1);
+  const total = times.reduce((sum, time) => sum + time, 0);
+  return [
+    `  ${name}`,
+    `    proved ${proved} of ${baskets}${proved < baskets ? `, the widest gap ${(gap * 100).toFixed(1)} %` : ''}; p50 ${ms(0.5)} ms, p99 ${ms(0.99)}, max ${times.at(-1)!.toFixed(1)}; ${((baskets / total) * 1_000).toFixed(0)} receipts/s on one core`,
+    ours > 0 ? `    a mixed-integer solver on the same: ${(theirs / ours).toFixed(1)} times as long` : '',
+    `    biggest saving first: worse on ${worse} of ${baskets}, by ${((lost / Math.max(1, saved)) * 100).toFixed(2)} % of all savings`,
+  ].filter(Boolean);
+}
+
+/** The usual way: again and again the offer that saves most on what is left. */
+function oneAfterAnother(plan: CompiledPlan, basket: Parameters<typeof ringBasket>[1]): number {
+  const { ringing } = ringingOf(plan, basket);
+  const offers = offersInBasket(ringing.live, ringing.units, ringing.goods);
+  if (offers.length === 0) return 0;
+  const order = commonOrder(offers);
+  const { layered } = spreadAll(offers, order, () => true);
+  const useful = layered.filter((one) => gainsAhead(one, noPrices(order))[0]! > 0);
+  return biggestFirst(useful, order).saving;
+}
