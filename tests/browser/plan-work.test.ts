@@ -193,6 +193,36 @@ test(
 );
 
 test(
+  'a trial basket: goods put in, a deal found, what is nearly reached pressed, a link to share',
+  LONG,
+  async () => {
+    const rufus = await as('rufus');
+    const deal = {
+      ...named('tea-deal', { where: { stores: ['s001'] } }),
+      offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '2.00' } },
+    };
+    expect((await rufus.send('POST', '/api/promotions', { promotion: deal })).status).toBe(201);
+    const { page } = await sitDown(browser, 'tove');
+    await page.goto('/check/basket?where=s001&at=2031-03-05T12:00');
+    await settled(page);
+    await page.getByRole('combobox', { name: 'Find an item' }).fill('Q100023');
+    await page.getByRole('option', { name: /Q100023/ }).click();
+    await page.getByText(/2 more for Named tea-deal/).waitFor();
+    await page.getByRole('button', { name: 'Add 2' }).click();
+    const receipt = page.getByRole('region', { name: 'Receipt' });
+    await receipt.getByText('Named tea-deal (3)').waitFor();
+    await page.getByText(/would save more: proved/).waitFor();
+    expect(await receipt.getByRole('status').textContent()).toContain('2.00');
+    expect(new URL(page.url()).searchParams.get('lines')).toBe('Q100023*3');
+    await page.getByRole('textbox', { name: /^Quantity of/ }).fill('0.5');
+    await page.getByText(/is no quantity of Q100023/).waitFor();
+    await page.getByRole('textbox', { name: /^Quantity of/ }).fill('1');
+    await page.getByText('No deal applies').waitFor();
+    await page.context().close();
+  },
+);
+
+test(
   'a barcode that is scanned shows its price; one that nobody knows is said to be unknown',
   LONG,
   async () => {

@@ -8,6 +8,11 @@ const DEMO_CHANGE = {
   where: { all: true },
   offer: { ...change('x').offer, items: { node: 'sun-care' } },
 };
+const BASKET = {
+  store: 's001',
+  at: '2027-01-01T09:00',
+  lines: [{ sku: 'Q100001', quantity: 1 }],
+};
 const body = (promotion: unknown) => ({ promotion });
 
 type Call = ['GET' | 'POST' | 'PUT' | 'PATCH', string, unknown?];
@@ -58,6 +63,7 @@ describe('nobody who is not signed in', () => {
     ['POST', '/api/templates', { name: 'x', promotion: {} }],
     ['POST', '/api/files/write', {}],
     ['POST', '/api/files/sheet-lines', 'sku;price'],
+    ['POST', '/api/basket', BASKET],
   ])('may %s %s', async (...call) => {
     expect(await ask(nobody(), call)).toMatchObject({ status: 401, body: { message: 'Sign in first.' } });
   });
@@ -70,6 +76,7 @@ describe('nobody who is not signed in', () => {
     '/plan/calendar',
     '/plan/face-week',
     '/check',
+    '/check/basket',
     '/send',
     '/stockroom',
     '/stockroom/items',
@@ -108,6 +115,7 @@ describe('a role that does not reach so far', () => {
     ['odile', 'POST', '/api/templates', { name: 'x', promotion: {} }],
     ['odile', 'POST', '/api/files/sheet-lines', 'sku;price'],
     ['tove', 'GET', '/api/price?store=s002&item=Q100181&at=2027-01-01T09:00'],
+    ['tove', 'POST', '/api/basket', { ...BASKET, store: 's002' }],
   ])('%s may not %s %s', async (name, ...call) => {
     expect(await ask(people[name], call)).toMatchObject({ status: 403 });
   });
@@ -139,6 +147,9 @@ describe('bad input is refused with where and what, and nothing is saved', () =>
   const change_ = (said: object) => body({ ...DEMO_CHANGE, ...said });
   it.each<[string, ...Call]>([
     ['/promotion', 'POST', '/api/promotions', {}],
+    ['/lines', 'POST', '/api/basket', { store: 's001', at: '2027-01-01T09:00' }],
+    ['/lines/0/quantity', 'POST', '/api/basket', { ...BASKET, lines: [{ sku: 'Q100001', quantity: -1 }] }],
+    ['/at', 'POST', '/api/basket', { ...BASKET, at: 'soon' }],
     ['', 'POST', '/api/promotions', '{"promotion": '],
     ['/name', 'POST', '/api/promotions', change_({ name: '' })],
     [

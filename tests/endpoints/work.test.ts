@@ -105,6 +105,26 @@ describe('a price', () => {
   });
 });
 
+describe('a basket', () => {
+  it('is rung with what is live, and named in words', async () => {
+    const rufus = await as('rufus');
+    const promotion = {
+      ...change('three-teas', { when: { from: '2031-05-01T00:00', to: '2031-05-02T00:00' } }),
+      where: { stores: ['s001'] },
+      offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '4.00' } },
+    };
+    expect((await rufus.send('POST', '/api/promotions', { promotion })).status).toBe(201);
+    const basket = { store: 's001', at: '2031-05-01T12:00', lines: [{ sku: 'Q100023', quantity: 4 }] };
+    const { status, body } = await (await as('tove')).send('POST', '/api/basket', basket);
+    expect(status).toBe(200);
+    const [line] = body.receipt.lines;
+    expect(body.receipt.applications).toMatchObject([{ promotion: 'three-teas', times: 1 }]);
+    expect(Number(line.net)).toBeCloseTo(4 + Number(line.tag), 2);
+    expect(body.promotions['three-teas'].sentence).toContain('3 of');
+    expect(body.items.Q100023).toContain('Camomile');
+  });
+});
+
 describe('the plan', () => {
   it('goes out whole, and comes in as it went out', async () => {
     const basil = await as('basil');

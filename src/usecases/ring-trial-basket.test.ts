@@ -1,0 +1,31 @@
+import { describe, expect, it } from 'vitest';
+import { basketOf, basketPlan, offer } from '../../tests/plans/basket-plan.ts';
+import { inMemory, person } from '../../tests/plans/ports.ts';
+import { ringTrialBasket } from './index.ts';
+
+const PLAN = basketPlan({ c: { name: 'Cocoa', prices: [{ price: '4.40' }] } }, [
+  offer('b', { kind: 'mixAndMatch', items: { items: ['c'] }, take: 3, value: { total: '11.00' } }),
+]);
+
+describe('a trial basket', () => {
+  it('comes with the receipt and the words for all that it names', async () => {
+    expect(await ringTrialBasket(inMemory(PLAN), person('viewer'), basketOf({ c: 3 }))).toMatchObject({
+      ok: true,
+      value: {
+        receipt: { total: '11.00', proved: true },
+        items: { c: 'Cocoa' },
+        promotions: { b: { name: 'b', sentence: expect.stringContaining('3 of Cocoa for 11.00 EUR') } },
+      },
+    });
+  });
+
+  it('is rung in one’s own stores only, and says what is wrong with it', async () => {
+    const ring = (stores: string[] | null, basket = basketOf({ c: 1 })) =>
+      ringTrialBasket(inMemory(PLAN), person('store', stores), basket);
+    expect(await ring(['other'])).toEqual({ ok: false, failure: { kind: 'forbidden' } });
+    expect(await ring(null, basketOf({ c: 0.5 }))).toMatchObject({
+      ok: false,
+      failure: { kind: 'invalid', faults: [{ path: ['lines', 0, 'quantity'] }] },
+    });
+  });
+});
