@@ -3,6 +3,15 @@ import type { ReceiptDocument } from '../../core/basket/index.ts';
 /** A basket as the till would ring it, with the words that a screen needs beside the receipt. */
 export interface TrialBasket {
   readonly receipt: ReceiptDocument;
+  /** The best choice without one of the offers applied; null where none is. */
+  readonly second: {
+    readonly without: string;
+    /** What it saves in all, and what is to pay. */
+    readonly saving: string;
+    readonly total: string;
+    /** The offers that it applies. */
+    readonly applies: readonly string[];
+  } | null;
   /** By SKU: names of everything on the receipt, and of what is nearly reached. */
   readonly items: Readonly<Record<string, string>>;
   /** By id: of every promotion that the receipt names. */

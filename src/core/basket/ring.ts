@@ -63,9 +63,22 @@ export function ringingOf(
   return { ringing: prepare(compiled, basket, { ...plain, holding, usedUp }), codes };
 }
 
-/** Rings a basket: the tag prices, the shopper's best of all offers, rewards, delivery (pricing rules 4). */
-export function ringBasket(compiled: CompiledPlan, basket: Basket, budget = ORDINARY_BUDGET): Receipt {
-  const { ringing, codes } = ringingOf(compiled, basket);
+/**
+ * Rings a basket: the tag prices, the shopper's best of all offers, rewards, delivery (pricing rules 4).
+ * @param budget work that the search may do.
+ * @param without a unit offer that is left out, to see what would be without it.
+ */
+export function ringBasket(
+  compiled: CompiledPlan,
+  basket: Basket,
+  budget = ORDINARY_BUDGET,
+  without: string | null = null,
+): Receipt {
+  const { ringing: whole, codes } = ringingOf(compiled, basket);
+  const ringing =
+    without === null
+      ? whole
+      : { ...whole, live: whole.live.filter(({ promotion }) => promotion.id !== without) };
   const chosen = chooseOffers(ringing, budget);
   const weights = weightsOf(ringing.lines, compiled.catalogue);
   const rewards = liveRewards(ringing, weights);

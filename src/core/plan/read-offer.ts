@@ -3,6 +3,7 @@ import { parseThousandths } from '../money/index.ts';
 import type { ConditionsDocument, OfferDocument, PriceChangeDocument, ValueDocument } from './document.ts';
 import type {
   BasketReward,
+  Bundle,
   BuyAndGet,
   Combo,
   Conditions,
@@ -68,23 +69,15 @@ function readMixAndMatch(
     const { rewarded, pick } = document;
     return { kind: 'rewardUnit', items, take, rewarded, pick, value: readUnitValue(value, currency) };
   }
-  if ('total' in value)
-    return {
-      kind: 'bundle',
-      items,
-      take,
-      value: { kind: 'total', amount: readAmount(value.total, currency) },
-    };
-  if ('amountOff' in value)
-    return {
-      kind: 'bundle',
-      items,
-      take,
-      value: { kind: 'amountOff', amount: readAmount(value.amountOff, currency) },
-    };
+  return { kind: 'bundle', items, take, value: readBundleValue(value, currency) };
+}
+
+function readBundleValue(value: ValueDocument, currency: Currency): Bundle['value'] {
+  if ('total' in value) return { kind: 'total', amount: readAmount(value.total, currency) };
+  if ('amountOff' in value) return { kind: 'amountOff', amount: readAmount(value.amountOff, currency) };
   const unit = readUnitValue(value, currency);
   if (unit.kind === 'amountOffEach') throw new Error('unchecked value of a bundle');
-  return { kind: 'bundle', items, take, value: unit };
+  return unit;
 }
 
 function readCombo(document: Kind<'combo'>, currency: Currency): Combo {

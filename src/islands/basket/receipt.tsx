@@ -2,7 +2,7 @@ import type { TrialBasket } from '../../contracts/view/index.ts';
 
 /** The receipt as the till prints it, how it was found, and what is nearly reached. */
 export function Receipt({
-  trial: { receipt, items, promotions },
+  trial: { receipt, second, items, promotions },
   query,
   busy,
   onAdd,
@@ -107,6 +107,18 @@ export function Receipt({
           ))}
         </ul>
       </section>
+      {second ? (
+        <section>
+          <h2 className="text-xl">Second-best</h2>
+          <p className="mt-1 text-sm">
+            Without {nameOf(second.without)}{' '}
+            {second.applies.length > 0
+              ? `but with ${second.applies.map(nameOf).join(', ')}`
+              : 'nothing applies'}
+            : {second.total} to pay, {second.saving} saved.
+          </p>
+        </section>
+      ) : null}
       {nearly.length > 0 ? (
         <section>
           <h2 className="text-xl">Nearly there</h2>

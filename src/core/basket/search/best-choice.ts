@@ -46,18 +46,16 @@ interface Search {
  * within its budget; beyond it the best found, with a bound on what is left.
  */
 export function bestChoice(offers: readonly OfferInBasket[], budget: Budget): Choice {
-  let all = NO_CHOICE;
-  for (const component of componentsOf(offers)) {
-    const choice = chooseIn(component, budget);
-    all = {
-      taken: [...all.taken, ...choice.taken],
-      saving: all.saving + choice.saving,
-      proved: all.proved && choice.proved,
-      bound: all.bound + choice.bound,
-    };
-  }
-  return all;
+  return componentsOf(offers).reduce((all, part) => both(all, chooseIn(part, budget)), NO_CHOICE);
 }
+
+/** Two choices that do not concern each other. */
+const both = (a: Choice, b: Choice): Choice => ({
+  taken: [...a.taken, ...b.taken],
+  saving: a.saving + b.saving,
+  proved: a.proved && b.proved,
+  bound: a.bound + b.bound,
+});
 
 function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
   const spend = (work: number): boolean => {
@@ -73,12 +71,7 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
     const pricing = priced(share, search);
     const solved = solve(share, pricing, search, 1);
     const choice = proven(share, pricing, solved, search);
-    all = {
-      taken: [...all.taken, ...choice.taken],
-      saving: all.saving + choice.saving,
-      proved: all.proved && choice.proved,
-      bound: all.bound + choice.bound,
-    };
+    all = both(all, choice);
   }
   return all;
 }

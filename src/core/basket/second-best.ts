@@ -1,0 +1,31 @@
+import type { CompiledPlan } from '../price-book/index.ts';
+import type { Basket } from './basket.ts';
+import type { Receipt } from './receipt.ts';
+import { ringBasket } from './ring.ts';
+
+export interface SecondBest {
+  /** The offer that the best choice applies and this one does not. */
+  readonly without: string;
+  readonly receipt: Receipt;
+  /** How much less it saves, in minor units. */
+  readonly difference: number;
+}
+
+/**
+ * The best choice that does not apply all the offers of the receipt: each is left out in turn, and what saves most
+ * without it stands. Null where the receipt applies none.
+ */
+export function secondBest(
+  compiled: CompiledPlan,
+  basket: Basket,
+  best: Receipt,
+  budget: number,
+): SecondBest | null {
+  let second: SecondBest | null = null;
+  for (const { promotion } of best.applications) {
+    const receipt = ringBasket(compiled, basket, budget, promotion);
+    const difference = best.saving - receipt.saving;
+    if (!second || difference < second.difference) second = { without: promotion, receipt, difference };
+  }
+  return second;
+}
