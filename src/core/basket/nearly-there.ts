@@ -1,6 +1,6 @@
-import { dayOf } from '../calendar/index.ts';
 import type { MinorUnits } from '../money/index.ts';
-import { pricesIn } from '../price-book/index.ts';
+import type { CountedBy } from '../plan/index.ts';
+import { type Book, book, pricesIn } from '../price-book/index.ts';
 import type { ItemSelection } from '../selection/index.ts';
 import type { Applied } from './offers/applied.ts';
 import { freeUnits } from './offers/free-goods.ts';
@@ -14,8 +14,6 @@ import { noPrices } from './search/greedy.ts';
 import { spread } from './search/layered.ts';
 import type { Unit } from './unit.ts';
 
-/** Of how many items, the cheapest by regular price, the tag prices are compared. */
-const COMPARED = 20;
 const MOST_ARCS = 200_000;
 
 /**
@@ -45,28 +43,36 @@ export function nearlyThere(ringing: Ringing, applied: readonly Applied[]): Near
 }
 
 type Step = Omit<NearlyThere, 'promotion'>;
-type Cheapest = (part: ItemSelection, among?: (item: number) => boolean) => Unit | null;
+/** @param among the only items that count; absent: all of the part. */
+type Cheapest = (part: ItemSelection, among?: readonly number[]) => Unit | null;
 
 /** The cheapest item of some goods that is sold here by the piece, as a unit to add. */
 function cheapestIn({ compiled, situation, basket }: Ringing): Cheapest {
-  const { catalogue } = compiled;
-  const store = compiled.stores.get(basket.store)!;
-  const shelf = compiled.shelf(store, dayOf(situation.clock.toWall(situation.at)));
+  const { items } = compiled.catalogue;
   const priceOf = pricesIn(compiled, situation);
-  return (part, among = () => true) => {
-    const fitting: number[] = [];
-    shelf.forEach((price, item) => {
-      if (price < 0 || (catalogue.items[item]!.unit ?? 'each') !== 'each') return;
-      if (part.has(item, price as MinorUnits) && among(item)) fitting.push(item);
-    });
-    let best: Unit | null = null;
-    for (const item of fitting.sort((a, b) => shelf[a]! - shelf[b]! || a - b).slice(0, COMPARED)) {
-      const answer = priceOf(item);
-      if (answer.kind !== 'price' || (best && answer.price >= best.tag)) continue;
-      const { price: tag, regular, base } = answer;
-      best = { position: 0, line: -1, item, regular: regular.price, base: base.price, tag };
-    }
-    return best;
+  let row: Book | null = null;
+  return (part, among) => {
+    row ??= book(compiled, situation.at, [basket.store], undefined, situation.shopper);
+    const { prices, regular } = row;
+    let best = -1;
+    const look = (item: number) => {
+      const price = prices[item]!;
+      if (price < 0 || (best >= 0 && price >= prices[best]!)) return;
+      if ((items[item]!.unit ?? 'each') === 'each' && part.has(item, regular[item] as MinorUnits))
+        best = item;
+    };
+    if (among) among.forEach(look);
+    else for (let item = 0; item < items.length; item++) look(item);
+    const answer = best < 0 ? null : priceOf(best);
+    if (answer?.kind !== 'price') return null;
+    return {
+      position: 0,
+      line: -1,
+      item: best,
+      regular: answer.regular.price,
+      base: answer.base.price,
+      tag: answer.price,
+    };
   };
 }
 
@@ -140,13 +146,21 @@ function nextStep(
     const add = missingFor(offer, units.length);
     if (add === null || (best && add >= best.add)) continue;
     const [part] = partsOf(ringing, live);
-    const unit = cheapest(part!, (item) => keyOf({ ...touched[0]!, item }) === key);
+    const unit = cheapest(part!, membersOf(ringing, offer.count, key));
     if (!unit) continue;
     const more = [...units, ...Array.from({ length: add }, () => unit)];
     const saving = savingOf(ringing, live, more) - savingOf(ringing, live, units);
     if (saving > 0) best = { add, sku: ringing.goods.skuOf(unit.item), saving };
   }
   return best;
+}
+
+/** The items that are counted together under a key; undefined: all of the offer. */
+function membersOf({ compiled }: Ringing, count: CountedBy, key: string): readonly number[] | undefined {
+  if (count === 'set') return undefined;
+  const { catalogue } = compiled;
+  const own = catalogue.indexOf.get(key)!;
+  return count === 'item' || !catalogue.isParent(own) ? [own] : catalogue.variantsOf(key);
 }
 
 /** How many units are missing for the next step; null: there is none. */

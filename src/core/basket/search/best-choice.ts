@@ -35,6 +35,8 @@ const TIE_WIDTHS = [256, 2_048, 16_384];
 /** How often what is left after a pricing is priced again before it is swept. */
 const PRICINGS = 4;
 const CLOSE = 1e-6;
+/** So many combinations of states are all looked at; prices would cost more than they spare. */
+const FEW = 200;
 
 interface Search {
   readonly offers: readonly OfferInBasket[];
@@ -68,6 +70,10 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
   const search = { offers, spend };
   let all: Choice = { ...NO_CHOICE, proved: lost === 0, bound: lost };
   for (const share of split(useful, order)) {
+    if (combinations(share) <= FEW) {
+      all = both(all, tried(share, search));
+      continue;
+    }
     const pricing = priced(share, search);
     const solved = solve(share, pricing, search, 1);
     const choice = proven(share, pricing, solved, search);
@@ -75,6 +81,42 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
   }
   return all;
 }
+
+/** How many combinations of states there can be between two units. */
+function combinations({ offers }: Share): number {
+  let product = 1;
+  for (const { offset } of offers) {
+    let most = 1;
+    for (let l = 1; l < offset.length; l++) most = Math.max(most, offset[l]! - offset[l - 1]!);
+    product *= most;
+  }
+  return product;
+}
+
+/** Looks at everything: the best choice with its ties broken, in one sweep. */
+function tried({ offers, units }: Share, search: Search): Choice {
+  const greedy = biggestFirst(offers, units);
+  const result = sweep({
+    offers,
+    units,
+    prices: noPrices(units),
+    threshold: greedy.saving,
+    width: Number.POSITIVE_INFINITY,
+    ties: weightsOf(search, units),
+    spend: search.spend,
+  });
+  if (result.saving === null) {
+    const bound = Math.max(0, Math.floor(result.dropped + CLOSE) - greedy.saving);
+    return { ...greedy, proved: false, bound };
+  }
+  return { taken: result.taken, saving: result.saving, proved: true, bound: 0 };
+}
+
+const weightsOf = ({ offers }: Search, units: readonly Unit[]) =>
+  tieWeights(
+    offers.map(({ machine, promotion, priority }) => ({ offer: machine.offer, promotion, priority })),
+    units,
+  );
 
 function proven(share: Share, pricing: Pricing, { saving, taken, above }: Solved, search: Search): Choice {
   if (above > saving) return { taken, saving, proved: false, bound: above - saving };
@@ -134,10 +176,7 @@ function swept({ offers, units }: Share, pricing: Pricing, { spend }: Search): S
 /** Among all choices with the greatest saving the one that ties are broken for. */
 function settled(share: Share, pricing: Pricing, found: Found, search: Search): readonly Taken[] {
   const parts = split(worthwhile(share.offers, pricing, found.saving), share.units);
-  const ties = tieWeights(
-    search.offers.map(({ machine, promotion, priority }) => ({ offer: machine.offer, promotion, priority })),
-    share.units,
-  );
+  const ties = weightsOf(search, share.units);
   const most = parts.map((part) => boundOf(part, pricing));
   const whole = most.reduce((sum, bound) => sum + bound, 0);
   const results = parts.map((part, i) => {
