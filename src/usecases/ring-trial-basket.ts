@@ -20,8 +20,8 @@ import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { PlanBook } from './plan-store.ts';
 
 /** A person waits: a basket that would take longer is answered with the best found so far. */
-const WORK = 15_000_000;
-const SECOND_WORK = 3_000_000;
+const WORK = 4_000_000;
+const SECOND_WORK = 1_000_000;
 
 /** Rings a basket as a till of the store would, at any moment, for any kind of shopper; nothing is sold. */
 export async function ringTrialBasket(

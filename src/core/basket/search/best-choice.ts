@@ -27,7 +27,7 @@ export interface Budget {
 }
 
 /** About a second's worth. */
-export const ORDINARY_BUDGET = 40_000_000;
+export const ORDINARY_BUDGET = 8_000_000;
 
 const NO_CHOICE: Choice = { taken: [], saving: 0, proved: true, bound: 0 };
 const WIDTHS = [8, 32, 256, 2_048, 16_384, 65_536];
