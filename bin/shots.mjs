@@ -79,6 +79,7 @@ const VIEWS = [
   { name: 'set', path: '/stockroom/set/summer' },
   { name: 'files', path: '/stockroom/files', does: chooseFile },
   { name: 'check', path: '/check?item=Q100181' },
+  { name: 'trial-basket', path: '/check/basket?lines=Q100001*4,Q100024*4,Q100008*3,Q100119*2' },
   { name: 'check-at-night', path: '/check?item=Q100181&for=members', light: 'dark' },
   { name: 'send-review', path: '/send' },
   { name: 'send-under-way', path: '/send', does: sendAll },
