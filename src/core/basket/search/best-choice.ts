@@ -3,11 +3,12 @@ import type { Unit } from '../unit.ts';
 import { gainsAhead } from './best-run.ts';
 import { worthwhile } from './compact.ts';
 import { componentsOf } from './components.ts';
+import type { Taken } from './front.ts';
 import { biggestFirst, type Found, noPrices } from './greedy.ts';
 import { arcsOf, type Layered } from './layered.ts';
 import { commonOrder, spreadAll } from './reading-order.ts';
 import { type Share, split } from './split.ts';
-import { type SweepResult, sweep, type Taken } from './sweep.ts';
+import { type SweepResult, sweep } from './sweep.ts';
 import { tieWeights } from './ties.ts';
 import { type Pricing, priceUnits } from './unit-prices.ts';
 

@@ -1,7 +1,7 @@
 import type { Unit } from '../unit.ts';
 import { followBest, gainsAhead, roomFor, type UnitPrices } from './best-run.ts';
+import type { Taken } from './front.ts';
 import type { Layered } from './layered.ts';
-import type { Taken } from './sweep.ts';
 
 export interface Found {
   readonly saving: number;

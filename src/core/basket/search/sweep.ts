@@ -1,14 +1,9 @@
 import type { Unit } from '../unit.ts';
 import { gainsAhead, type UnitPrices } from './best-run.ts';
+import { emptyFront, type Front, narrow, startFront, type Taken, trace } from './front.ts';
 import { type Layered, SKIP } from './layered.ts';
-import { after, byStanding, EVEN, finished, type Standing, type TieWeights } from './ties.ts';
-
-/** Which offer takes a unit, and in which role. */
-export interface Taken {
-  readonly unit: Unit;
-  readonly offer: number;
-  readonly role: number;
-}
+import { stateTable, type Way } from './state-table.ts';
+import { after, EVEN, finished, type Standing, type TieWeights } from './ties.ts';
 
 export interface SweepResult {
   /** The most saving that was found; null: nothing at or above the threshold. */
@@ -36,21 +31,6 @@ export interface SweepSearch {
 
 const CLOSE = 1e-6;
 
-/** What is known between two units: the states of all offers together, each with the best way there. */
-interface Front {
-  readonly width: number;
-  readonly states: Int32Array;
-  readonly value: Float64Array;
-  /** What the offers can still gain from there, less unit prices. */
-  readonly ahead: Float64Array;
-  readonly parent: Int32Array;
-  /** Index among the offers of the one that took the unit, and its role. */
-  readonly offer: Int32Array;
-  readonly role: Int32Array;
-  readonly standings: Standing[];
-  count: number;
-}
-
 /**
  * Goes through the units and keeps, for every combination of states that the offers can be in, the best way there. What
  * cannot reach the threshold any more is dropped; so is the least promising where there are too many.
@@ -68,7 +48,7 @@ export function sweep(search: SweepSearch): SweepResult {
     rest -= prices[unit.position]!;
     const front = fronts.at(-1)!;
     const readers = places.get(unit.position)!;
-    const grown = grow(front, readers, offers, ahead, unit, threshold - rest - CLOSE, ties);
+    const grown = grow({ front, readers, offers, ahead, unit, floor: threshold - rest - CLOSE, ties });
     if (!spend(grown.work)) {
       // What stood before this unit is all that is known: the rest is bounded, not found.
       for (let i = 0; i < front.count; i++)
@@ -102,216 +82,126 @@ function readersOf(offers: readonly Layered[]): Map<number, number[]> {
   return places;
 }
 
-function emptyFront(offers: number, room: number, tied: boolean): Front {
-  return {
-    width: offers,
-    states: new Int32Array(offers * room),
-    value: new Float64Array(room),
-    ahead: new Float64Array(room),
-    parent: new Int32Array(room),
-    offer: new Int32Array(room),
-    role: new Int32Array(room),
-    standings: tied ? new Array(room) : [],
-    count: 0,
+/** What becomes of the readers of a unit that leave it to others; one for each of them. */
+interface Skips {
+  readonly to: Int32Array;
+  readonly ahead: Float64Array;
+  /** A machine may end on a unit that it skips: the arc then carries what the end brings. -1: it cannot skip. */
+  readonly arc: Int32Array;
+  readonly gain: Float64Array;
+}
+
+/** All that a step over one unit needs. */
+interface Step {
+  readonly front: Front;
+  readonly readers: readonly number[];
+  readonly offers: readonly Layered[];
+  readonly ahead: readonly Float64Array[];
+  readonly unit: Unit;
+  /** What a way and all that can still be gained after it must come to. */
+  readonly floor: number;
+  readonly ties: TieWeights | null;
+}
+
+function grow(step: Step): { next: Front; work: number } {
+  const { front, readers, ties } = step;
+  const room = roomAfter(step);
+  const next = emptyFront(front.width, room, ties !== null);
+  const skips: Skips = {
+    to: new Int32Array(readers.length),
+    ahead: new Float64Array(readers.length),
+    arc: new Int32Array(readers.length),
+    gain: new Float64Array(readers.length),
   };
-}
-
-function startFront(offers: number, ahead: readonly Float64Array[]): Front {
-  const front = emptyFront(offers, 1, true);
-  front.standings[0] = EVEN;
-  front.ahead[0] = ahead.reduce((sum, [first]) => sum + first!, 0);
-  front.count = 1;
-  return front;
-}
-
-function grow(
-  front: Front,
-  readers: readonly number[],
-  offers: readonly Layered[],
-  ahead: readonly Float64Array[],
-  unit: Unit,
-  floor: number,
-  ties: TieWeights | null,
-): { next: Front; work: number } {
-  const { width } = front;
-  let room = 0;
-  for (let i = 0; i < front.count; i++) {
-    room += 1;
-    for (const index of readers) {
-      const { from } = offers[index]!;
-      const state = front.states[i * width + index]!;
-      room += from[state + 1]! - from[state]!;
-    }
-  }
-  const next = emptyFront(width, room, ties !== null);
-  const known = stateTable(next, room);
-  const skipTo = new Int32Array(readers.length);
-  const skipAhead = new Float64Array(readers.length);
-  // A machine may end on a unit that it skips: the arc then carries what the end brings.
-  const skipArc = new Int32Array(readers.length);
-  const skipGain = new Float64Array(readers.length);
-  for (let i = 0; i < front.count; i++) {
-    const base = i * width;
-    // All readers skip the unit, but at most one; where one cannot skip, only it can take it.
-    let skipped = front.ahead[i]!;
-    let stuck = -1;
-    let impossible = false;
-    let skippedGain = front.value[i]!;
-    readers.forEach((index, r) => {
-      const { from, to, role, gain } = offers[index]!;
-      const state = front.states[base + index]!;
-      skipped -= ahead[index]![state]!;
-      const first = from[state]!;
-      if (role[first] === SKIP && first < from[state + 1]!) {
-        skipTo[r] = to[first]!;
-        skipAhead[r] = ahead[index]![to[first]!]!;
-        skipped += skipAhead[r]!;
-        skipArc[r] = first;
-        skipGain[r] = gain[first]!;
-        skippedGain += gain[first]!;
-      } else {
-        impossible ||= stuck >= 0;
-        stuck = r;
-        skipTo[r] = -1;
-        skipAhead[r] = 0;
-        skipArc[r] = -1;
-        skipGain[r] = 0;
-      }
-    });
-    if (impossible) continue;
-    const ended = (taker: number): Standing => {
-      let so = front.standings[i]!;
-      if (!ties) return so;
-      readers.forEach((index, r) => {
-        const arc = skipArc[r]!;
-        if (r === taker || arc < 0) return;
-        const { done, gifts } = offers[index]!;
-        if (done[arc]! > 0) {
-          const step = { done: done[arc]!, gifts: gifts[arc]! };
-          so = finished(so, offers[index]!.offer, step, ties);
-        }
-      });
-      return so;
-    };
-    if (stuck < 0 && skippedGain + skipped >= floor)
-      known.put(front, i, readers, skipTo, -1, 0, skippedGain, skipped, -1, SKIP, ended(-1), ties);
-    for (let r = 0; r < readers.length; r++) {
-      if (stuck >= 0 && stuck !== r) continue;
-      const index = readers[r]!;
-      const { from, to, role, gain, done, gifts } = offers[index]!;
-      const state = front.states[base + index]!;
-      const others = skipped - skipAhead[r]!;
-      const before = skippedGain - skipGain[r]!;
-      const stood = ended(r);
-      for (let a = from[state]!; a < from[state + 1]!; a++) {
-        if (role[a] === SKIP) continue;
-        const value = before + gain[a]!;
-        const left = others + ahead[index]![to[a]!]!;
-        if (value + left < floor) continue;
-        const stands = ties
-          ? after(stood, offers[index]!.offer, unit.position, { done: done[a]!, gifts: gifts[a]! }, ties)
-          : stood;
-        known.put(front, i, readers, skipTo, r, to[a]!, value, left, index, role[a]!, stands, ties);
-      }
-    }
-  }
+  const known = stateTable(front, next, room, readers, skips.to, ties !== null);
+  for (let i = 0; i < front.count; i++) goOn(step, i, skips, known.put);
   return { next, work: room * (1 + readers.length) };
 }
 
-/** Finds equal combinations of states, and keeps the better way to each. */
-function stateTable(next: Front, room: number) {
-  let size = 16;
-  while (size < room * 2) size *= 2;
-  const slots = new Int32Array(size).fill(-1);
-  const { width, states } = next;
-  return {
-    put(
-      front: Front,
-      parent: number,
-      readers: readonly number[],
-      skipTo: Int32Array,
-      taker: number,
-      takenTo: number,
-      value: number,
-      left: number,
-      offer: number,
-      role: number,
-      standing: Standing,
-      ties: TieWeights | null,
-    ): void {
-      const at = next.count * width;
-      states.set(front.states.subarray(parent * width, (parent + 1) * width), at);
-      readers.forEach((index, r) => {
-        states[at + index] = r === taker ? takenTo : skipTo[r]!;
-      });
-      let hash = 0;
-      for (let o = 0; o < width; o++) hash = Math.imul(hash ^ states[at + o]!, 0x9e3779b1) + (hash >>> 15);
-      let slot = (hash >>> 0) & (size - 1);
-      for (; slots[slot]! >= 0; slot = (slot + 1) & (size - 1)) {
-        const other = slots[slot]!;
-        let same = true;
-        for (let o = 0; same && o < width; o++) same = states[at + o] === states[other * width + o];
-        if (!same) continue;
-        const better =
-          value > next.value[other]! ||
-          (ties !== null && value === next.value[other] && byStanding(standing, next.standings[other]!) < 0);
-        if (better) write(other);
-        return;
-      }
-      slots[slot] = next.count;
-      write(next.count);
-      next.count += 1;
-
-      function write(to: number): void {
-        next.value[to] = value;
-        next.ahead[to] = left;
-        next.parent[to] = parent;
-        next.offer[to] = offer;
-        next.role[to] = role;
-        if (ties) next.standings[to] = standing;
-      }
-    },
-  };
+/** How many ways there can be over the unit. */
+function roomAfter({ front, readers, offers }: Step): number {
+  let room = front.count;
+  for (let i = 0; i < front.count; i++)
+    for (const index of readers) {
+      const { from } = offers[index]!;
+      const state = front.states[i * front.width + index]!;
+      room += from[state + 1]! - from[state]!;
+    }
+  return room;
 }
 
-/** Keeps the most promising; equal ones in the order in which they came. @returns the best of what was dropped. */
-function narrow(front: Front, width: number): number {
-  const promise = (i: number) => front.value[i]! + front.ahead[i]!;
-  const order = Array.from({ length: front.count }, (_, i) => i).sort(
-    (a, b) => promise(b) - promise(a) || a - b,
-  );
-  const best = promise(order[width]!);
-  const kept = order.slice(0, width);
-  const states = front.states.slice();
-  const copies = {
-    value: front.value.slice(),
-    ahead: front.ahead.slice(),
-    parent: front.parent.slice(),
-    offer: front.offer.slice(),
-    role: front.role.slice(),
-    standings: front.standings.slice(),
-  };
-  kept.forEach((from, to) => {
-    front.states.set(states.subarray(from * front.width, (from + 1) * front.width), to * front.width);
-    front.value[to] = copies.value[from]!;
-    front.ahead[to] = copies.ahead[from]!;
-    front.parent[to] = copies.parent[from]!;
-    front.offer[to] = copies.offer[from]!;
-    front.role[to] = copies.role[from]!;
-    front.standings[to] = copies.standings[from]!;
-  });
-  front.count = width;
-  return best;
-}
-
-function trace(fronts: readonly Front[], units: readonly Unit[], offers: readonly Layered[]): Taken[] {
-  const taken: Taken[] = [];
-  let at = 0;
-  for (let f = units.length; f > 0; f--) {
-    const front = fronts[f]!;
-    const index = front.offer[at]!;
-    if (index >= 0) taken.push({ unit: units[f - 1]!, offer: offers[index]!.offer, role: front.role[at]! });
-    at = front.parent[at]!;
+/** Every way on from one combination of states: all readers skip the unit, or all but the one that takes it. */
+function goOn(step: Step, parent: number, skips: Skips, put: (way: Way) => void): void {
+  const { front, readers, offers, ahead, unit, floor, ties } = step;
+  const skipped = skipAll(step, parent, skips);
+  if (skipped.stuck > 1) return;
+  if (skipped.stuck === 0 && skipped.value + skipped.left >= floor) {
+    const standing = ended(step, parent, skips, -1);
+    const { value, left } = skipped;
+    put({ parent, taker: -1, takenTo: 0, value, left, offer: -1, role: SKIP, standing });
   }
-  return taken.reverse();
+  for (let r = 0; r < readers.length; r++) {
+    // Where one cannot skip the unit, only that one can take it.
+    if (skipped.stuck === 1 && skips.arc[r]! >= 0) continue;
+    const index = readers[r]!;
+    const { from, to, role, gain, done, gifts, offer } = offers[index]!;
+    const state = front.states[parent * front.width + index]!;
+    const others = skipped.left - skips.ahead[r]!;
+    const before = skipped.value - skips.gain[r]!;
+    const stood = ended(step, parent, skips, r);
+    for (let a = from[state]!; a < from[state + 1]!; a++) {
+      if (role[a] === SKIP) continue;
+      const value = before + gain[a]!;
+      const left = others + ahead[index]![to[a]!]!;
+      if (value + left < floor) continue;
+      const brought = { done: done[a]!, gifts: gifts[a]! };
+      const standing = ties ? after(stood, offer, unit.position, brought, ties) : stood;
+      put({ parent, taker: r, takenTo: to[a]!, value, left, offer: index, role: role[a]!, standing });
+    }
+  }
+}
+
+/** Lets every reader skip the unit. `stuck`: how many cannot. */
+function skipAll(
+  { front, readers, offers, ahead }: Step,
+  parent: number,
+  skips: Skips,
+): { value: number; left: number; stuck: number } {
+  let value = front.value[parent]!;
+  let left = front.ahead[parent]!;
+  let stuck = 0;
+  for (let r = 0; r < readers.length; r++) {
+    const index = readers[r]!;
+    const { from, to, role, gain } = offers[index]!;
+    const state = front.states[parent * front.width + index]!;
+    const first = from[state]!;
+    const can = first < from[state + 1]! && role[first] === SKIP;
+    left -= ahead[index]![state]!;
+    skips.arc[r] = can ? first : -1;
+    skips.to[r] = can ? to[first]! : -1;
+    skips.ahead[r] = can ? ahead[index]![to[first]!]! : 0;
+    skips.gain[r] = can ? gain[first]! : 0;
+    left += skips.ahead[r]!;
+    value += skips.gain[r]!;
+    if (!can) stuck += 1;
+  }
+  return { value, left, stuck };
+}
+
+/** The standing once the readers that end on this unit by skipping it have done so. */
+function ended(
+  { front, readers, offers, ties }: Step,
+  parent: number,
+  skips: Skips,
+  taker: number,
+): Standing {
+  let so = front.standings[parent]!;
+  if (!ties) return so;
+  for (let r = 0; r < readers.length; r++) {
+    const arc = skips.arc[r]!;
+    if (r === taker || arc < 0) continue;
+    const { done, gifts, offer } = offers[readers[r]!]!;
+    if (done[arc]! > 0) so = finished(so, offer, { done: done[arc]!, gifts: gifts[arc]! }, ties);
+  }
+  return so;
 }
