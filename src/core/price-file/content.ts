@@ -63,7 +63,7 @@ export function storePlans(
       priceLists: (document.priceLists ?? []).map((list) =>
         list.prices ? { ...list, prices: only(list.prices, skus) } : list,
       ),
-      promotions: named(promotions.filter(({ offer }) => hasItsGift(offer, skus))).map((promotion) =>
+      promotions: named(promotions.filter(({ offer }) => isLeft(offer, skus))).map((promotion) =>
         forStore(promotion, skus),
       ),
     };
@@ -139,9 +139,12 @@ function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): Prom
   };
 }
 
-/** A gift that the store does not carry is not added there: nothing is left of its offer. */
-const hasItsGift = (offer: PromotionDocument['offer'], skus: ReadonlySet<string>): boolean =>
-  offer.kind !== 'freeGoods' || offer.gift === undefined || skus.has(offer.gift);
+/** Nothing is left of a gift that the store does not carry, nor of prices line by line of what it does not. */
+function isLeft(offer: PromotionDocument['offer'], skus: ReadonlySet<string>): boolean {
+  if (offer.kind === 'freeGoods') return offer.gift === undefined || skus.has(offer.gift);
+  if (offer.kind !== 'priceChange' || offer.formula) return true;
+  return Object.keys(offer.linePrices ?? {}).some((sku) => skus.has(sku));
+}
 
 /** Rewards name only such others as the store has too. */
 function named(promotions: readonly PromotionDocument[]): PromotionDocument[] {

@@ -1,4 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { generatedBasket } from '../../../tests/oracle/generated-baskets.ts';
+import { basketOf, basketPlan, NOON, offer, ring } from '../../../tests/plans/basket-plan.ts';
 import { change, compiled, SMALL, withPromotions } from '../../../tests/plans/small-plan.ts';
 import { parsePlan } from '../../contracts/index.ts';
 import { parseMoment } from '../calendar/index.ts';
@@ -43,6 +46,79 @@ describe('what a store’s price file holds', () => {
     const file = fileOf(document, 'east');
     expect(JSON.stringify(file)).not.toContain('"bar":"0.50"');
     expect(parsePlan(file)).toMatchObject({ ok: true });
+  });
+});
+
+it('leaves out a price change by lines of which the store carries none', () => {
+  const plan = {
+    ...basketPlan({ a: '1.00', b: '2.00' }, [
+      offer('lines', { kind: 'priceChange', items: { items: ['b'] }, linePrices: { b: '1.50' } }),
+    ]),
+    ranges: [{ id: 'r', name: 'A', stores: { all: true as const }, items: { items: ['a'] } }],
+  };
+  const file = fileOf(plan, 'shop', NOON);
+  expect(file.promotions).toEqual([]);
+  expect(parsePlan(file)).toMatchObject({ ok: true });
+});
+
+describe('deals in a store’s price file', () => {
+  const ranges = [
+    { id: 'r', name: 'Most', stores: { all: true as const }, items: { items: ['a', 'b', 'c', 'd'] } },
+  ];
+
+  it('name nothing that the store does not have, and are a plan without faults', () => {
+    const reward = (combinesWith: string[]) => ({
+      kind: 'basketReward' as const,
+      threshold: 'subtotal' as const,
+      tiers: [{ atLeast: '1.00', percentOff: 100 }],
+      combinesWith,
+    });
+    const plan = {
+      ...basketPlan({ a: '1.00', b: '2.00', e: '3.00' }, [
+        offer('gift', {
+          kind: 'freeGoods',
+          items: { items: ['a'] },
+          count: 'set',
+          every: 2,
+          free: 1,
+          parts: 'whole',
+          gift: 'e',
+        }),
+        offer('menu', {
+          kind: 'combo',
+          slots: [{ name: 'one', items: { items: ['a', 'e'] }, quantity: 1 }],
+          value: { total: '0.50' },
+          extra: { a: '0.10', e: '0.20' },
+        }),
+        offer('kept', reward(['gone'])),
+        offer('gone', reward(['kept']), { status: 'draft' }),
+      ]),
+      ranges: [{ ...ranges[0]!, items: { items: ['a', 'b'] } }],
+    };
+    const file = fileOf(plan, 'shop');
+    expect(parsePlan(file)).toMatchObject({ ok: true });
+    expect(file.promotions.map(({ id }) => id)).toEqual(['menu', 'kept']);
+    expect(file.promotions[0]!.offer).toMatchObject({
+      extra: { a: '0.10' },
+      slots: [{ items: { items: ['a'] } }],
+    });
+    expect(file.promotions[1]!.offer).toMatchObject({ combinesWith: [] });
+  });
+
+  it('give the same receipts as the whole plan', () => {
+    fc.assert(
+      fc.property(generatedBasket({ units: 8, offers: 4 }), (made) => {
+        const plan = { ...made.plan, ranges };
+        const basket = basketOf(made.lines);
+        // What is not carried is told in other words where it is not even known.
+        const rung = ({ problems: _, lines, ...rest }: ReturnType<typeof ring>) => ({
+          ...rest,
+          lines: lines.map(({ sku, net, reductions }) => ({ sku, net, reductions })),
+        });
+        expect(rung(ring(fileOf(plan, 'shop', NOON), basket))).toEqual(rung(ring(plan, basket)));
+      }),
+      { numRuns: 150 },
+    );
   });
 });
 
