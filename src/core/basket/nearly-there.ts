@@ -76,8 +76,8 @@ function cheapestIn({ compiled, situation, basket }: Ringing): Cheapest {
   };
 }
 
-const partsOf = ({ compiled }: Ringing, { promotion }: LiveOffer) =>
-  compiled.offers.find((offer) => offer.promotion.id === promotion.id)!.parts();
+const partsOf = ({ offers }: Ringing, { promotion }: LiveOffer) =>
+  offers.find((offer) => offer.promotion.id === promotion.id)!.parts();
 
 /** One more application out of what is free and what would be added, part by part. */
 function onceMore(ringing: Ringing, live: LiveOffer, free: readonly Unit[], cheapest: Cheapest): Step | null {

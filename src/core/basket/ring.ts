@@ -1,3 +1,4 @@
+import type { MinorUnits } from '../money/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import {
   barOf,
@@ -44,6 +45,8 @@ export interface Ringing {
   readonly situation: Situation;
   readonly lines: readonly PricedLine[];
   readonly units: readonly Unit[];
+  /** Everything over the basket that is live for it; `live` are the unit offers among it. */
+  readonly offers: readonly CompiledOffer[];
   readonly live: readonly LiveOffer[];
   readonly goods: Goods;
 }
@@ -111,7 +114,7 @@ function finish(
   const lines = receiptLines(ringing, applied, pieces, rewards);
   const goods = lines.reduce((sum, { net }) => sum + net, 0);
   const subtotal = pieces.reduce((sum, { paid }) => sum + paid, 0);
-  const delivery = payDelivery(liveOf(ringing, 'deliveryReward'), basket, weights, subtotal);
+  const delivery = payDelivery(liveDeliveries(ringing), basket, weights, subtotal);
   const applications = applicationsOf(applied, live);
   return {
     id: basket.id,
@@ -147,28 +150,16 @@ function prepare(compiled: CompiledPlan, basket: Basket, situation: Situation): 
       return answer.kind === 'price' ? answer.regular.price : 0;
     },
   };
-  const live = compiled.offers
-    .filter(isUnitOffer)
-    .filter((offer) => barOf(offer, situation) === null)
-    .map((offer): LiveOffer & { promotion: UnitOfferPromotion } => ({
-      promotion: offer.promotion as UnitOfferPromotion,
-      fits: offer.parts().map((part) => (unit: Unit) => part.has(unit.item, unit.regular)),
-    }));
-  return { compiled, basket, situation, lines, units: unitsOf(lines), live, goods };
+  const offers = compiled.offers.filter((offer) => barOf(offer, situation) === null);
+  const live = offers.filter(isUnitOffer).map((offer): LiveOffer & { promotion: UnitOfferPromotion } => ({
+    promotion: offer.promotion as UnitOfferPromotion,
+    fits: offer.parts().map((part) => (unit: Unit) => part.has(unit.item, unit.regular)),
+  }));
+  return { compiled, basket, situation, lines, units: unitsOf(lines), offers, live, goods };
 }
 
 const isUnitOffer = ({ promotion: { offer } }: CompiledOffer): boolean =>
   offer.kind !== 'basketReward' && offer.kind !== 'deliveryReward';
-
-/** Live promotions of a kind that no unit offer is. */
-function liveOf<K extends 'basketReward' | 'deliveryReward'>(
-  { compiled, situation }: Ringing,
-  kind: K,
-): (K extends 'basketReward' ? RewardPromotion : DeliveryPromotion)[] {
-  return compiled.offers
-    .filter((offer) => offer.promotion.offer.kind === kind && barOf(offer, situation) === null)
-    .map(({ promotion }) => promotion as never);
-}
 
 function chooseOffers(
   { compiled, units, live, goods }: Ringing,
@@ -219,14 +210,22 @@ function piecesAfter(
 }
 
 function liveRewards(ringing: Ringing, weights: Weights): LiveReward[] {
-  const parts = new Map(ringing.compiled.offers.map((offer) => [offer.promotion.id, offer]));
-  return liveOf(ringing, 'basketReward')
-    .filter(({ offer }) => conditionsHold(offer.conditions, ringing.basket, weights))
-    .map((promotion) => {
-      const [selection] = parts.get(promotion.id)!.parts();
-      return { promotion, counts: ({ item, regular }) => selection!.has(item, regular as never) };
-    });
+  return ringing.offers.flatMap((compiled): LiveReward[] => {
+    const { promotion } = compiled;
+    if (!isReward(promotion) || !conditionsHold(promotion.offer.conditions, ringing.basket, weights))
+      return [];
+    const [selection] = compiled.parts();
+    return [{ promotion, counts: ({ item, regular }) => selection!.has(item, regular as MinorUnits) }];
+  });
 }
+
+const isReward = (promotion: Promotion): promotion is RewardPromotion =>
+  promotion.offer.kind === 'basketReward';
+
+const liveDeliveries = ({ offers }: Ringing): DeliveryPromotion[] =>
+  offers
+    .map(({ promotion }): Promotion => promotion)
+    .filter((promotion): promotion is DeliveryPromotion => promotion.offer.kind === 'deliveryReward');
 
 function applicationsOf(applied: readonly Applied[], live: readonly LiveOffer[]): Receipt['applications'] {
   const promotions = new Map<string, Promotion>(live.map(({ promotion }) => [promotion.id, promotion]));
