@@ -64,23 +64,29 @@ export function priceLines(
   });
 }
 
-/** The pieces that offers may use: whole ones, whose price does not stand alone. A weighed line has one position. */
-export function unitsOf(lines: readonly PricedLine[]): Unit[] {
-  const units: Unit[] = [];
-  let position = 0;
-  lines.forEach(({ sold, weighed, thousandths }, line) => {
-    if (!sold.ok) return;
-    if (weighed) {
-      position += 1;
-      return;
-    }
-    for (let piece = 0; piece < thousandths; piece += 1_000) {
-      if (!sold.alone) {
-        const { item, regular, base, tag } = sold;
-        units.push({ position, line, item, regular, base, tag });
-      }
-      position += 1;
-    }
+export type SoldLine = PricedLine & { readonly sold: Extract<PricedLine['sold'], { readonly ok: true }> };
+
+const isSold = (line: PricedLine): line is SoldLine => line.sold.ok;
+
+/** Makes something of every piece of the lines that can be sold; a weighed line is one piece, with one position. */
+export function fromPieces<T>(
+  lines: readonly PricedLine[],
+  make: (sold: SoldLine['sold'], at: { position: number; line: number; weighed: boolean }) => T,
+): T[] {
+  const made: T[] = [];
+  lines.forEach((one, line) => {
+    if (!isSold(one)) return;
+    const { sold, weighed, thousandths } = one;
+    const pieces = weighed ? 1 : thousandths / 1_000;
+    for (let piece = 0; piece < pieces; piece++)
+      made.push(make(sold, { position: made.length, line, weighed }));
   });
-  return units;
+  return made;
+}
+
+/** The pieces that offers may use: whole ones, whose price does not stand alone. */
+export function unitsOf(lines: readonly PricedLine[]): Unit[] {
+  return fromPieces(lines, ({ item, regular, base, tag, alone }, { position, line, weighed }) =>
+    weighed || alone ? null : { position, line, item, regular, base, tag },
+  ).filter((unit) => unit !== null);
 }

@@ -1,4 +1,4 @@
-import type { PricedLine } from '../priced-lines.ts';
+import { fromPieces, type PricedLine } from '../priced-lines.ts';
 
 /** What a reward counts as one unit: a piece, or a whole weighed line. Amounts are minor units. */
 export interface Piece {
@@ -21,27 +21,13 @@ export const isDiscounted = ({ base, tag, paid }: Piece): boolean =>
 
 /** The pieces of all lines that can be sold, at their tag prices. */
 export function piecesOf(lines: readonly PricedLine[]): Piece[] {
-  const pieces: Piece[] = [];
-  let position = 0;
-  lines.forEach(({ sold, weighed, thousandths }, line) => {
-    if (!sold.ok) return;
-    const { item, regular, base, tag, alone, amount, reduced } = sold;
-    if (weighed) {
+  return fromPieces(
+    lines,
+    ({ item, regular, base, tag, alone, amount, reduced }, { position, line, weighed }) => {
+      const piece = { position, line, item, regular, alone };
+      if (!weighed) return { ...piece, base, tag, paid: tag };
       // Only whether the price was reduced is asked of a weighed line's base.
-      pieces.push({
-        position: position++,
-        line,
-        item,
-        regular,
-        base: reduced ? amount + 1 : amount,
-        tag: amount,
-        paid: amount,
-        alone,
-      });
-      return;
-    }
-    for (let piece = 0; piece < thousandths; piece += 1_000)
-      pieces.push({ position: position++, line, item, regular, base, tag, paid: tag, alone });
-  });
-  return pieces;
+      return { ...piece, base: reduced ? amount + 1 : amount, tag: amount, paid: amount };
+    },
+  );
 }
