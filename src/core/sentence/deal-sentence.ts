@@ -1,47 +1,70 @@
 import type { PassDocument, PriceChangeDocument, PromotionDocument, WhoDocument } from '../plan/index.ts';
 import { formulaWords, restWords, roundingWords } from './formula-words.ts';
 import type { Names } from './names.ts';
-import { offerWords } from './offer-words.ts';
+import { offerWords } from './offer-phrase.ts';
 import { itemWords, storeWords } from './rules.ts';
 import { whenWords } from './when-words.ts';
 
-/** The parts of a deal sentence; the editor lets each be changed in its place. */
-export interface DealSentence {
+/** What is said of a promotion of any kind; the editor lets each part be changed in its place. */
+export interface DealFrame {
   readonly when: string;
   readonly where: string;
   readonly who: string;
-  readonly formula: string;
-  readonly items: string;
   readonly rest: readonly string[];
 }
 
-/** Takes a price change apart into words. */
-export function dealSentence(
-  promotion: Pick<PromotionDocument, 'when' | 'where' | 'who' | 'alone' | 'channels' | 'terminals' | 'codes'>,
-  offer: PriceChangeDocument,
-  currency: string,
-  names: Names,
-): DealSentence {
+/** The parts of the sentence of a price change. */
+export interface DealSentence extends DealFrame {
+  readonly formula: string;
+  readonly items: string;
+}
+
+type Framed = Omit<PromotionDocument, 'offer'>;
+
+/** When, where and for whom a promotion is, and what bounds it beside. */
+export function dealFrame(promotion: Framed, names: Names): DealFrame {
   return {
     when: capital(whenWords(promotion.when)),
     where: `in ${storeWords(promotion.where ?? { all: true }, names)}`,
     who: whoWords(promotion.who, names),
+    rest: boundWords(promotion),
+  };
+}
+
+/** Takes a price change apart into words. */
+export function dealSentence(
+  promotion: Framed,
+  offer: PriceChangeDocument,
+  currency: string,
+  names: Names,
+): DealSentence {
+  const frame = dealFrame(promotion, names);
+  return {
+    ...frame,
     ...goodsWords(offer, currency, names),
-    rest: [...restWords(offer), ...frameWords(promotion)].filter((part) => part !== ''),
+    rest: [...restWords(offer).filter((part) => part !== ''), ...frame.rest],
   };
 }
 
 /** What bounds a promotion of any kind beside its place, its time and its shoppers. */
-function frameWords(
-  promotion: Pick<PromotionDocument, 'alone' | 'channels' | 'terminals' | 'codes'>,
-): string[] {
+function boundWords(promotion: Framed): string[] {
+  const { alone, channels, terminals, codes, startsFrom, limitPerBasket, uses = {} } = promotion;
+  const limit = (count: number | undefined, words: string) =>
+    count === undefined ? '' : `at most ${times(count)} ${words}`;
   return [
-    promotion.alone ? 'and nothing adds to it' : '',
-    promotion.channels ? `only in the channel ${promotion.channels.join(' or ')}` : '',
-    promotion.terminals ? `only at the terminals ${promotion.terminals.join(' or ')}` : '',
-    promotion.codes?.length ? 'with a code' : '',
-  ];
+    alone ? 'and nothing adds to it' : '',
+    startsFrom === 'base' ? 'counted from the price before any price change' : '',
+    channels ? `only in the channel ${channels.join(' or ')}` : '',
+    terminals ? `only at the terminals ${terminals.join(' or ')}` : '',
+    codes?.length ? 'with a code' : '',
+    limit(limitPerBasket, 'a basket'),
+    limit(uses.perShopper, 'a shopper'),
+    limit(uses.perCode, 'a code'),
+    limit(uses.inAll, 'in all'),
+  ].filter((part) => part !== '');
 }
+
+const times = (count: number): string => (count === 1 ? 'once' : `${count} times`);
 
 /** How the price comes about, and for which goods. A worksheet is said by its passes, not by its lines. */
 function goodsWords(
@@ -74,17 +97,9 @@ export function dealText(sentence: DealSentence): string {
 export function promotionText(promotion: PromotionDocument, currency: string, names: Names): string {
   if (promotion.offer.kind === 'priceChange')
     return dealText(dealSentence(promotion, promotion.offer, currency, names));
-  const limit = promotion.limitPerBasket;
-  const rest = [
-    ...frameWords(promotion),
-    limit === undefined ? '' : `at most ${limit === 1 ? 'once' : `${limit} times`} a basket`,
-  ].filter((part) => part !== '');
-  return `${[
-    capital(whenWords(promotion.when)),
-    `in ${storeWords(promotion.where ?? { all: true }, names)}`,
-    `${whoWords(promotion.who, names)} get ${offerWords(promotion.offer, currency, names)}`,
-    ...rest,
-  ].join(', ')}.`;
+  const { when, where, who, rest } = dealFrame(promotion, names);
+  const offer = offerWords(promotion.offer, currency, names);
+  return `${[when, where, `${who} get ${offer}`, ...rest].join(', ')}.`;
 }
 
 function whoWords(who: WhoDocument | undefined, names: Names): string {

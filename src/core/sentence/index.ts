@@ -3,6 +3,6 @@ export * from './duration-words.ts';
 export * from './formula-words.ts';
 export * from './moment-words.ts';
 export * from './names.ts';
-export * from './offer-words.ts';
+export * from './offer-phrase.ts';
 export * from './rules.ts';
 export * from './when-words.ts';

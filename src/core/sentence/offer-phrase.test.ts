@@ -74,7 +74,7 @@ it.each<[BasketOfferDocument, string]>([
   ],
   [
     { kind: 'quantityBreak', items: sun, count: 'set', beyond: true, tiers: [{ atLeast: 4, each: '6.40' }] },
-    'Sun care from 4 on for 6.40 EUR each, for the units from there on',
+    'Sun care from 4 on for 6.40 EUR each, for the units from there on, all of them together',
   ],
   [
     {
@@ -87,11 +87,11 @@ it.each<[BasketOfferDocument, string]>([
       parts: 'whole',
       maxFree: 5,
     },
-    '1 free of every 12 from Sun care, from 24 on, at most 5 free',
+    '1 free of every 12 from Sun care, all of them together, from 24 on, at most 5 free',
   ],
   [
     { kind: 'freeGoods', items: sun, count: 'set', every: 2, free: 1, parts: 'whole', gift: 'bar' },
-    '1 × Oat bar on top for every 2 from Sun care',
+    '1 × Oat bar on top for every 2 from Sun care, all of them together',
   ],
   [
     {
@@ -112,6 +112,60 @@ it.each<[BasketOfferDocument, string]>([
     'free delivery from 35.00 EUR on',
   ],
   [{ kind: 'deliveryReward', value: { flat: '1.90' } }, 'delivery for 1.90 EUR'],
+  [
+    {
+      kind: 'deliveryReward',
+      value: { percentOff: 5_000 },
+      ways: ['courier', 'locker'],
+      maxItemWeight: '10',
+      conditions: { subtotal: '20.00', regions: ['North'] },
+    },
+    '50 % less on delivery from 20.00 EUR on, only by courier or locker, nothing in it heavier than 10 kg, to North',
+  ],
+  [
+    {
+      kind: 'basketReward',
+      threshold: 'subtotal',
+      tiers: [
+        { atLeast: '30.00', percentOff: 500 },
+        { atLeast: '60.00', percentOff: 1_000 },
+      ],
+      measure: 'before',
+      skipDiscounted: true,
+      combinesWith: 'none',
+      conditions: { payments: ['card'], minWeight: '2', maxPastOrders: 0, minLifetimeSpend: '100.00' },
+    },
+    '5 % less from 30.00 EUR on, 10 % less from 60.00 EUR on, counted before other deals, not on what is reduced already, beside no other deal, paid by card, from 2 kg on, on the first purchase, having spent 100.00 EUR before',
+  ],
+  [
+    {
+      kind: 'basketReward',
+      threshold: 'units',
+      tiers: [{ atLeast: 3, percentOff: 500 }],
+      combinesWith: ['a', 'b'],
+      conditions: {
+        deliveries: ['courier'],
+        postcodes: ['12', '13'],
+        linkTags: ['spring'],
+        maxWeight: '5',
+        minPastOrders: 1,
+        maxPastOrders: 3,
+      },
+    },
+    '5 % less from 3 pieces on, beside 2 named rewards only, delivered by courier, to postcodes from 12 or 13, come by the link spring, up to 5 kg, after 1 order, after at most 3 orders',
+  ],
+  [
+    {
+      kind: 'combo',
+      slots: [{ name: '', items: sun, quantity: 1, each: '3.00' }],
+      extra: { bar: '0.50' },
+    },
+    'a choice without a name at 3.00 EUR, Oat bar for 0.50 EUR more',
+  ],
+  [
+    { kind: 'freeGoods', items: sun, count: 'family', every: 12, free: 1, parts: 'prorated' },
+    '1 free of every 12 from Sun care, variants together, in proportion for what lies between',
+  ],
 ])('%j reads "%s"', (offer, words) => {
   expect(offerWords(offer, 'EUR', NAMES)).toBe(words);
 });

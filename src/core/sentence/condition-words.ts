@@ -1,0 +1,27 @@
+import type { ConditionsDocument } from '../plan/index.ts';
+
+/** The conditions of a reward, "paid by card, in a basket from 2 kg on"; an empty string where there are none. */
+export function conditionWords(conditions: ConditionsDocument | undefined, currency: string): string {
+  if (!conditions) return '';
+  const { payments, deliveries, regions, postcodes, linkTags, minWeight, maxWeight } = conditions;
+  const { minPastOrders, maxPastOrders, minLifetimeSpend } = conditions;
+  const either = (words: string, list: readonly string[] | undefined) =>
+    list?.length ? `${words} ${list.join(' or ')}` : '';
+  return [
+    either('paid by', payments),
+    either('delivered by', deliveries),
+    either('to', regions),
+    either('to postcodes from', postcodes),
+    either('come by the link', linkTags),
+    minWeight === undefined ? '' : `from ${minWeight} kg on`,
+    maxWeight === undefined ? '' : `up to ${maxWeight} kg`,
+    maxPastOrders === 0 ? 'on the first purchase' : '',
+    minPastOrders === undefined ? '' : `after ${orders(minPastOrders)}`,
+    maxPastOrders === undefined || maxPastOrders === 0 ? '' : `after at most ${orders(maxPastOrders)}`,
+    minLifetimeSpend === undefined ? '' : `having spent ${minLifetimeSpend} ${currency} before`,
+  ]
+    .filter((part) => part !== '')
+    .join(', ');
+}
+
+const orders = (count: number): string => (count === 1 ? '1 order' : `${count} orders`);
