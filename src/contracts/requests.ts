@@ -68,6 +68,19 @@ export const previewRequest = Joi.object<PreviewRequest>({
   store: id,
 });
 
+export interface DealPreviewRequest extends PreviewRequest {
+  /** The trial basket; absent: one that shows what the deal does. */
+  lines?: { sku: string; quantity: string }[];
+}
+/** The promotion inside is a deal over the basket. */
+export const dealPreviewRequest = Joi.object<DealPreviewRequest>({
+  promotion: Joi.object().unknown().required(),
+  store: id,
+  lines: Joi.array()
+    .items(Joi.object({ sku: id.required(), quantity: Joi.string().max(20).required() }))
+    .max(200),
+});
+
 /** The promotion inside is a price change with a worksheet. */
 export const worksheetRequest = previewRequest;
 

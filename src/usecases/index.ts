@@ -19,6 +19,7 @@ export * from './look-at-store.ts';
 export * from './look-at-today.ts';
 export * from './open-promotion.ts';
 export * from './plan-store.ts';
+export * from './preview-deal.ts';
 export * from './preview-promotion.ts';
 export * from './put-entry.ts';
 export * from './read-sheet-lines.ts';

@@ -3,6 +3,7 @@ export { isPriceChange } from '../../core/plan/index.ts';
 export * from './bring-in.ts';
 export * from './calendar.ts';
 export * from './choices.ts';
+export * from './deal-preview.ts';
 export * from './item.ts';
 export * from './lens.ts';
 export * from './life.ts';

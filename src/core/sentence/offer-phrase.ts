@@ -100,10 +100,12 @@ function rewardUnitPhrase(offer: RewardUnitDocument, { currency, names }: Speech
 }
 
 function buyPhrase(offer: BuyAndGetDocument, { currency, names }: Speech): Phrase {
-  const bought = offer.buy.flatMap(({ items, quantity }, i): Phrase => [
-    i === 0 ? '' : ' and ',
-    said(`buy/${i}`, `${quantity} of ${itemWords(items, names)}`),
-  ]);
+  const bought = offer.buy.flatMap(
+    ({ items, quantity }, i): Phrase => [
+      i === 0 ? '' : ' and ',
+      said(`buy/${i}`, `${quantity} of ${itemWords(items, names)}`),
+    ],
+  );
   const dearer = offer.notDearer ? ' that is not dearer' : '';
   return [
     said('get', `${offer.get.quantity} of ${itemWords(offer.get.items, names)}${dearer}`),

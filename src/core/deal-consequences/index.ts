@@ -1,0 +1,5 @@
+export * from './deal-consequences.ts';
+export type { DealStep } from './deal-steps.ts';
+export type { DealWarning } from './deal-warnings.ts';
+export type { Rival } from './rivals.ts';
+export { PICKS, type Pick, type SampleBasket } from './sample-baskets.ts';

@@ -1,0 +1,43 @@
+import type { TrialBasket } from '../contracts/index.ts';
+import { type Receipt, receiptDocument, type SecondBest } from '../core/basket/index.ts';
+import { type Currency, currencyOf } from '../core/money/index.ts';
+import type { PlanDocument } from '../core/plan/index.ts';
+import { type Names, promotionText } from '../core/sentence/index.ts';
+
+/** A receipt with the names and sentences of all that stands on it. */
+export function trialBasketView(
+  plan: Pick<PlanDocument, 'currency' | 'promotions'>,
+  names: Names,
+  best: Receipt,
+  other: SecondBest | null,
+): TrialBasket {
+  const currency = currencyOf(plan.currency)!;
+  const receipt = receiptDocument(best, currency);
+  const second = other && secondView(other, currency);
+  const named = new Set([
+    ...receipt.lines.flatMap(({ reductions }) => reductions.map(({ promotion }) => promotion)),
+    ...receipt.applications.map(({ promotion }) => promotion),
+    ...receipt.nearly.map(({ promotion }) => promotion),
+    ...(second?.applies ?? []),
+    ...(receipt.delivery?.promotion === undefined ? [] : [receipt.delivery.promotion]),
+  ]);
+  const skus = new Set([...receipt.lines, ...receipt.nearly].map(({ sku }) => sku));
+  return {
+    receipt,
+    second,
+    items: Object.fromEntries([...skus].map((sku) => [sku, names.item(sku)])),
+    promotions: Object.fromEntries(
+      plan.promotions
+        .filter(({ id }) => named.has(id))
+        .map((promotion) => [
+          promotion.id,
+          { name: promotion.name, sentence: promotionText(promotion, plan.currency, names) },
+        ]),
+    ),
+  };
+}
+
+function secondView({ without, receipt }: SecondBest, currency: Currency): TrialBasket['second'] {
+  const { saving, total, applications } = receiptDocument(receipt, currency);
+  return { without, saving, total, applies: applications.map(({ promotion }) => promotion) };
+}
