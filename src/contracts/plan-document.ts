@@ -162,6 +162,7 @@ const offers: Record<string, Joi.ObjectSchema> = {
       .required(),
     value,
     extra: amounts,
+    picture: Joi.string().pattern(/^[0-9a-f]{64}$/, 'SHA-256'),
   }),
   freeGoods: Joi.object({
     items: itemRule.required(),

@@ -129,7 +129,7 @@ function stepView(step: DealStep, money: (amount: MinorUnits) => string): DealPr
     before: money(before),
     after: money(after),
     cost: cost === null ? null : money(cost),
-    split: split && split.map(({ paid, ...unit }) => ({ ...unit, paid: money(paid) })),
+    split: split?.map(({ paid, ...unit }) => ({ ...unit, paid: money(paid) })) ?? null,
     delivery: delivery && { before: money(delivery.before), after: money(delivery.after) },
   };
 }

@@ -251,6 +251,8 @@ export type OfferDocument =
       slots: ({ name: string; each?: Money } & Part)[];
       value?: ValueDocument;
       extra?: Record<string, Money>;
+      /** What the till shows: the SHA-256 of a picture's bytes, in hexadecimal. */
+      picture?: string;
     }
   | {
       kind: 'freeGoods';

@@ -1,8 +1,66 @@
 import type { TrialBasket } from '../../contracts/view/index.ts';
 
-/** The receipt as the till prints it, how it was found, and what is nearly reached. */
+/** The receipt as the till prints it. */
+export function PrintedReceipt({
+  trial: { receipt, items, promotions },
+}: {
+  trial: Pick<TrialBasket, 'receipt' | 'items' | 'promotions'>;
+}) {
+  const nameOf = (id: string) => promotions[id]?.name ?? id;
+  const { lines, delivery } = receipt;
+  return (
+    <section aria-label="Receipt" className="bg-base-200 px-5 py-4">
+      <ul className="tabular-nums">
+        {lines.map(({ sku, quantity, tag, net, gift, reductions }, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place on the receipt.
+          <li key={i} className="hairline border-b py-1.5">
+            <div className="flex gap-3">
+              <span className="flex-1">
+                {items[sku] ?? sku}
+                <span className="quiet block text-sm">
+                  {gift ? 'a gift, ' : ''}
+                  {quantity} × {tag}
+                </span>
+              </span>
+              <span className="font-medium">{net}</span>
+            </div>
+            {reductions.map(({ promotion, amount, units }) => (
+              <div key={promotion} className="flex gap-3 pl-3 text-sm">
+                <span className="flex-1">
+                  {nameOf(promotion)}
+                  {units && units > 1 ? ` (${units})` : ''}
+                </span>
+                <span>{amount.startsWith('-') ? `+${amount.slice(1)}` : `−${amount}`}</span>
+              </div>
+            ))}
+          </li>
+        ))}
+        {delivery ? (
+          <li className="flex gap-3 py-1.5">
+            <span className="flex-1">
+              Delivery
+              {delivery.promotion ? <span className="quiet"> · {nameOf(delivery.promotion)}</span> : null}
+            </span>
+            <span>{delivery.net}</span>
+          </li>
+        ) : null}
+      </ul>
+      <p className="mt-3 flex items-baseline justify-between" role="status">
+        <span>
+          To pay, {receipt.currency}
+          {Number(receipt.saving) > 0 ? (
+            <span className="quiet block text-sm">saved {receipt.saving} against the tags</span>
+          ) : null}
+        </span>
+        <strong className="font-serif text-4xl">{receipt.total}</strong>
+      </p>
+    </section>
+  );
+}
+
+/** The receipt, how it was found, and what is nearly reached. */
 export function Receipt({
-  trial: { receipt, second, items, promotions },
+  trial,
   query,
   busy,
   onAdd,
@@ -12,56 +70,12 @@ export function Receipt({
   busy: boolean;
   onAdd: (sku: string, more: number) => void;
 }) {
+  const { receipt, second, items, promotions } = trial;
   const nameOf = (id: string) => promotions[id]?.name ?? id;
-  const { lines, applications, rewards, delivery, codes, nearly, problems } = receipt;
+  const { applications, rewards, codes, nearly, problems } = receipt;
   return (
     <div aria-busy={busy} className="space-y-7">
-      <section aria-label="Receipt" className="bg-base-200 px-5 py-4">
-        <ul className="tabular-nums">
-          {lines.map(({ sku, quantity, tag, net, gift, reductions }, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place on the receipt.
-            <li key={i} className="hairline border-b py-1.5">
-              <div className="flex gap-3">
-                <span className="flex-1">
-                  {items[sku] ?? sku}
-                  <span className="quiet block text-sm">
-                    {gift ? 'a gift, ' : ''}
-                    {quantity} × {tag}
-                  </span>
-                </span>
-                <span className="font-medium">{net}</span>
-              </div>
-              {reductions.map(({ promotion, amount, units }) => (
-                <div key={promotion} className="flex gap-3 pl-3 text-sm">
-                  <span className="flex-1">
-                    {nameOf(promotion)}
-                    {units && units > 1 ? ` (${units})` : ''}
-                  </span>
-                  <span>{amount.startsWith('-') ? `+${amount.slice(1)}` : `−${amount}`}</span>
-                </div>
-              ))}
-            </li>
-          ))}
-          {delivery ? (
-            <li className="flex gap-3 py-1.5">
-              <span className="flex-1">
-                Delivery
-                {delivery.promotion ? <span className="quiet"> · {nameOf(delivery.promotion)}</span> : null}
-              </span>
-              <span>{delivery.net}</span>
-            </li>
-          ) : null}
-        </ul>
-        <p className="mt-3 flex items-baseline justify-between" role="status">
-          <span>
-            To pay, {receipt.currency}
-            {Number(receipt.saving) > 0 ? (
-              <span className="quiet block text-sm">saved {receipt.saving} against the tags</span>
-            ) : null}
-          </span>
-          <strong className="font-serif text-4xl">{receipt.total}</strong>
-        </p>
-      </section>
+      <PrintedReceipt trial={trial} />
       {problems.length > 0 ? (
         <ul role="alert" className="border-error border-l-4 pl-3 text-sm">
           {problems.map(({ message }) => (

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import { type Draft, wholeOf } from './draft.ts';
+import { type Draft, sheetOf, wholeOf } from './draft.ts';
 import type { Opened, Saving } from './editor.tsx';
 import type { Keeping } from './use-kept-draft.ts';
 
@@ -87,7 +87,7 @@ export function Actions({
   const actions = actionsFor(draft.status, { dirty, isNew: kept === null, plans, approves });
   const missing = [
     draft.name.trim() === '' ? 'a name' : '',
-    draft.offer.items === null ? 'the goods' : wholeOf(draft) === null ? 'lines' : '',
+    wholeOf(draft) !== null ? '' : sheetOf(draft) ? 'lines' : 'the goods',
   ].filter(Boolean);
   const save = actions.find(({ words }) => words === 'Save');
   useSaveKey(save && missing.length === 0 ? () => onSave(save.status, save.done) : null);
@@ -126,7 +126,7 @@ export function Actions({
           ) : null}
         </span>
       </p>
-      {plans && belowCost > 0 && draft.offer.items !== null ? (
+      {plans && belowCost > 0 && wholeOf(draft) !== null ? (
         <p className="mt-2 text-error text-sm">
           {belowCost} {belowCost === 1 ? 'item' : 'items'} would be sold below cost.
         </p>

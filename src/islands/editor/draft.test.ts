@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { LensView } from '../../contracts/view/index.ts';
-import { asWorksheet, idFor, newDraft, wholeOf, withCosts, withSheetPrices } from './draft.ts';
-import { faultAt, otherFaults } from './faults.ts';
-import { basisPointsOf, numberOf } from './formula-part.tsx';
+import { DEAL_KINDS, type DealKind } from '../../ui/words/index.ts';
+import { dealKindOf } from './deal/begin-deal.ts';
+import { asWorksheet, idFor, newDeal, newDraft, wholeOf, withCosts, withSheetPrices } from './draft.ts';
+import { faultUnder, otherFaults } from './faults.ts';
+import { basisPointsOf, numberOf } from './typed-numbers.ts';
 
 const view = (lens: Partial<LensView['lens']>) =>
   ({ at: '2027-02-27T14:30', lens: { where: null, at: null, shopper: null, ...lens } }) as LensView;
@@ -64,9 +66,21 @@ describe('a new draft', () => {
   it.each([
     ['Sun care, the long weekend!', 'sun-care-the-long-weekend-abc123'],
     ['Crème brûlée', 'creme-brulee-abc123'],
-    ['  ', 'price-change-abc123'],
+    ['  ', 'promotion-abc123'],
   ])('named "%s" gets the id %s', (name, id) => {
     expect(idFor(name, 'abc123')).toBe(id);
+  });
+});
+
+describe('a new deal', () => {
+  const kinds = (Object.keys(DEAL_KINDS) as DealKind[]).filter((kind) => kind !== 'priceChange');
+  it.each(kinds)('of the kind %s is one, and whole once its goods are chosen', (kind) => {
+    const draft = newDeal(view({}), kind);
+    expect(dealKindOf(draft.offer)).toBe(kind);
+    const overEverything = kind === 'basketReward' || kind === 'deliveryReward';
+    expect(wholeOf(draft) !== null).toBe(overEverything);
+    const chosen = JSON.parse(JSON.stringify(draft).replaceAll('{"items":[]}', '{"node":"sun"}'));
+    expect(wholeOf(chosen)).toEqual(chosen);
   });
 });
 
@@ -102,9 +116,19 @@ describe('what the server says against a draft', () => {
     { path: '/whence', message: 'unknown' },
   ];
   it('stands at the part that it is about', () => {
-    expect(faultAt(faults, 'when')).toBe('too early');
-    expect(faultAt(faults, 'formula')).toBe('too much');
-    expect(faultAt(faults, 'where')).toBeNull();
-    expect(otherFaults(faults)).toEqual([faults[2]]);
+    expect(faultUnder(faults, '/when')).toBe('too early');
+    expect(faultUnder(faults, '/offer/formula')).toBe('too much');
+    expect(faultUnder(faults, '/where')).toBeNull();
+    expect(otherFaults(faults, false)).toEqual([faults[2]]);
+  });
+
+  it('stands at the parts of a deal as well, whatever they are called', () => {
+    const against = [
+      { path: '/offer/slots/1/items', message: 'nothing there' },
+      { path: '/offer', message: 'no price' },
+    ];
+    expect(faultUnder(against, '/offer/slots/1')).toBe('nothing there');
+    expect(faultUnder(against, '/offer/slots/0')).toBeNull();
+    expect(otherFaults(against, true)).toEqual([against[1]]);
   });
 });

@@ -1,19 +1,57 @@
 import type { LensView } from '../../contracts/view/index.ts';
 import { GROUP_PREFIX } from '../../contracts/view/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
-import type { PriceChangeDocument, PromotionDocument, SupplierTermsDocument } from '../../core/plan/index.ts';
+import type {
+  PriceChangeDocument,
+  PromotionDocument,
+  SupplierTermsDocument,
+  WorksheetDocument,
+} from '../../core/plan/index.ts';
+import type { BasketOfferDocument } from '../../core/sentence/index.ts';
+import type { DealKind } from '../../ui/words/index.ts';
+import { beginDeal, goodsChosen } from './deal/begin-deal.ts';
+
+type Frame = Omit<PromotionDocument, 'offer'>;
 
 /** A price change being written. Without goods it is not one yet. */
-export interface Draft extends Omit<PromotionDocument, 'offer'> {
+export interface PriceChangeDraft extends Frame {
   readonly offer: Omit<PriceChangeDocument, 'items'> & {
     readonly items: PriceChangeDocument['items'] | null;
   };
 }
 
+/** A deal over the basket being written. Goods that are not chosen yet are an empty list. */
+export interface DealDraft extends Frame {
+  readonly offer: BasketOfferDocument;
+}
+
+export type Draft = PriceChangeDraft | DealDraft;
+export const isDeal = (draft: Draft): draft is DealDraft => draft.offer.kind !== 'priceChange';
+
+/** What is saved, to be written on: its offer is of one of the two sorts. */
+export const draftOf = (promotion: PromotionDocument): Draft => promotion as Draft;
+
+/** The worksheet by which a price change is made; null where there is none. */
+export const sheetOf = (draft: Draft): WorksheetDocument | null =>
+  isDeal(draft) ? null : (draft.offer.worksheet ?? null);
+
 const FIRST_DAYS = 7;
 
 /** A new price change: from tomorrow at nine for a week, where the lens looks, for its shoppers. */
-export function newDraft({ lens, at }: LensView, id: string): Draft {
+export function newDraft(view: LensView, id: string): PriceChangeDraft {
+  return {
+    ...newFrame(view, id),
+    offer: { kind: 'priceChange', items: null, formula: { percentOff: 1000 } },
+  };
+}
+
+/** A new deal of a kind, at the same time and place. */
+export const newDeal = (view: LensView, kind: Exclude<DealKind, 'priceChange'>): DealDraft => ({
+  ...newFrame(view, ''),
+  offer: beginDeal(kind),
+});
+
+function newFrame({ lens, at }: LensView, id: string): Frame {
   const day = parseLocalDate(at.slice(0, 10))! + 1;
   const date = (offset: number) => formatLocalDate(dayNumber(day + offset));
   return {
@@ -24,11 +62,10 @@ export function newDraft({ lens, at }: LensView, id: string): Draft {
     ...placeOf(lens.where),
     ...(lens.shopper ? { who: { groups: [lens.shopper] } } : {}),
     when: { from: `${date(0)}T09:00`, to: `${date(FIRST_DAYS - 1)}T20:00` },
-    offer: { kind: 'priceChange', items: null, formula: { percentOff: 1000 } },
   };
 }
 
-function placeOf(where: string | null): Pick<Draft, 'where'> {
+function placeOf(where: string | null): Pick<Frame, 'where'> {
   if (where === null) return {};
   return where.startsWith(GROUP_PREFIX)
     ? { where: { group: where.slice(GROUP_PREFIX.length) } }
@@ -37,13 +74,14 @@ function placeOf(where: string | null): Pick<Draft, 'where'> {
 
 /** A draft that says what for; null where the goods are still to be chosen. */
 export function wholeOf(draft: Draft): PromotionDocument | null {
+  if (isDeal(draft)) return goodsChosen(draft.offer) ? draft : null;
   const { items, worksheet, linePrices } = draft.offer;
   if (items === null || (worksheet && Object.keys(linePrices ?? {}).length === 0)) return null;
   return { ...draft, offer: { ...draft.offer, items } };
 }
 
 /** The draft as a worksheet, whose first pass is what it said so far. */
-export function asWorksheet(draft: Draft): Draft {
+export function asWorksheet(draft: PriceChangeDraft): PriceChangeDraft {
   const { formula, rounding, items, linePrices, ...offer } = draft.offer;
   const pass = formula && items ? [{ items, formula, ...(rounding ? { rounding } : {}) }] : [];
   const own = linePrices && Object.keys(linePrices).length > 0 ? { own: linePrices } : {};
@@ -52,6 +90,7 @@ export function asWorksheet(draft: Draft): Draft {
 
 /** The draft with the prices that its worksheet comes to; the very same one where they stand there already. */
 export function withSheetPrices(draft: Draft, prices: Record<string, string>): Draft {
+  if (isDeal(draft)) return draft;
   if (!draft.offer.worksheet) return draft;
   const skus = Object.keys(prices);
   if (JSON.stringify(prices) === JSON.stringify(draft.offer.linePrices ?? {})) return draft;
@@ -79,5 +118,5 @@ export function idFor(name: string, random: string): string {
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
     .slice(0, 40);
-  return `${words || 'price-change'}-${random}`;
+  return `${words || 'promotion'}-${random}`;
 }

@@ -1,23 +1,37 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
-import { type KeptDraft, type LensView, lensQuery, type Preview } from '../../contracts/view/index.ts';
-import type { PriceChangePromotionDocument, PromotionDocument } from '../../core/plan/index.ts';
+import { type KeptDraft, type LensView, lensQuery } from '../../contracts/view/index.ts';
+import { isPriceChange, type PromotionDocument, type WorksheetDocument } from '../../core/plan/index.ts';
+import type { TrialLine } from '../basket/index.ts';
 import { useChoices } from '../selection/index.ts';
-import { ask, type Refusal, refusalOf, useLeaveWarning, useResting, WithServer } from '../server/index.ts';
+import { ask, type Refusal, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
 import { Worksheet } from '../worksheet/index.ts';
 import { Actions } from './actions.tsx';
 import { Again } from './again.tsx';
 import { ConsequencesBeside } from './consequences-beside.tsx';
-import { type Draft, idFor, newDraft, wholeOf, withCosts, withSheetPrices } from './draft.ts';
+import { DealBeside, DealForm } from './deal/index.ts';
+import {
+  type Draft,
+  draftOf,
+  idFor,
+  isDeal,
+  newDraft,
+  type PriceChangeDraft,
+  sheetOf,
+  wholeOf,
+  withCosts,
+  withSheetPrices,
+} from './draft.ts';
 import { otherFaults } from './faults.ts';
 import { History, type HistoryRow } from './history.tsx';
 import { SentenceForm } from './sentence-form.tsx';
 import { useKeptDraft } from './use-kept-draft.ts';
+import { usePreview } from './use-preview.ts';
 import { useUndo } from './use-undo.ts';
 
 /** What was opened: a promotion with its revision, or nothing yet. */
 export interface Opened {
-  readonly promotion: PriceChangePromotionDocument;
+  readonly promotion: PromotionDocument;
   readonly revision: number;
   readonly history: readonly HistoryRow[];
 }
@@ -51,7 +65,7 @@ export type Saving =
 function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: EditorProps) {
   const [fresh] = useState(() => begin ?? newDraft(view, ''));
   const [draft, setDraft] = useState<Draft>(
-    () => (unsaved?.draft as Draft | undefined) ?? opened?.promotion ?? fresh,
+    () => (unsaved?.draft as Draft | undefined) ?? (opened ? draftOf(opened.promotion) : fresh),
   );
   const [newKey] = useState(() => unsaved?.key ?? `new-${Math.random().toString(36).slice(2, 10)}`);
   const undo = useUndo(draft, setDraft);
@@ -69,9 +83,11 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
     },
   });
   useLeaveWarning(keeping === 'keeping' || keeping === 'not-kept');
-  const preview = usePreview(draft, view);
+  const [tried, setTried] = useState<readonly TrialLine[] | null>(null);
+  const preview = usePreview(draft, view, tried);
   const onCosts = useCallback(
-    (costs: Record<string, string>) => setDraft((before) => withCosts(before, costs)),
+    (costs: Record<string, string>) =>
+      setDraft((before) => (isDeal(before) ? before : withCosts(before, costs))),
     [],
   );
   const onPrices = useCallback(
@@ -96,7 +112,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
         : ask('/api/promotions', { method: 'POST', body: { promotion } }));
       const stands = await ask<Opened>(pathOf(promotion.id));
       setKept(stands);
-      setDraft(stands.promotion);
+      setDraft(draftOf(stands.promotion));
       history.replaceState(null, '', `/plan/${encodeURIComponent(promotion.id)}${lensQuery(view.lens)}`);
       document.title = `${promotion.name} · Bell Tag`;
       setSaving({ kind: 'saved', words });
@@ -111,12 +127,14 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
   async function reopen(): Promise<void> {
     const stands = await ask<Opened>(pathOf(draft.id));
     setKept(stands);
-    setDraft(stands.promotion);
+    setDraft(draftOf(stands.promotion));
   }
 
+  const sheet = sheetOf(draft);
   const refusal = saving.kind === 'refused' ? saving.refusal : preview.refusal;
   const faults = refusal?.faults ?? [];
-  const loose = refusal && (faults.length === 0 || otherFaults(faults).length > 0) ? refusal : null;
+  const loose =
+    refusal && (faults.length === 0 || otherFaults(faults, isDeal(draft)).length > 0) ? refusal : null;
   const theirs = refusal?.status === 409 ? (refusal.current as Opened | undefined) : undefined;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,33rem)]">
@@ -130,12 +148,26 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
           <p role="status" className="mt-2 border-primary border-l-4 pl-3 text-sm">
             This is what you were writing, not saved yet
             {opened && unsaved.revision !== opened.revision ? '; it was saved by somebody in between' : ''}.{' '}
-            <button type="button" className="link" onClick={() => change(kept?.promotion ?? fresh)}>
+            <button
+              type="button"
+              className="link"
+              onClick={() => change(kept ? draftOf(kept.promotion) : fresh)}
+            >
               Put it aside
             </button>
           </p>
         ) : null}
-        {choices.data ? (
+        {choices.data && isDeal(draft) ? (
+          <DealForm
+            draft={draft}
+            choices={choices.data}
+            faults={faults}
+            locked={!plans}
+            looking={{ store: view.store.id, at: view.at }}
+            knownNames={preview.deal?.names ?? {}}
+            onChange={change}
+          />
+        ) : choices.data && !isDeal(draft) ? (
           <SentenceForm
             draft={draft}
             choices={choices.data}
@@ -154,7 +186,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
             theirs={theirs}
             onTake={() => {
               setKept({ ...theirs, history: kept?.history ?? [] });
-              setDraft(theirs.promotion);
+              setDraft(draftOf(theirs.promotion));
               setSaving({ kind: 'idle' });
             }}
             onKeep={() => {
@@ -165,7 +197,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
         ) : loose ? (
           <p role="alert" className="mt-4 border-error border-l-4 pl-3">
             {loose.message}{' '}
-            {otherFaults(faults)
+            {otherFaults(faults, isDeal(draft))
               .map(({ path, message }) => `${path} ${message}`)
               .join('; ')}
           </p>
@@ -181,30 +213,42 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
           onUndo={undo.undo}
           onRedo={undo.redo}
           keeping={keeping}
-          belowCost={preview.data?.belowCost ?? 0}
+          belowCost={preview.prices?.belowCost ?? 0}
           sendPath={`/send${lensQuery(view.lens)}`}
         />
         {kept && plans && !dirty ? <Again kept={kept} view={view} onEnded={reopen} /> : null}
         {kept && kept.history.length > 0 ? <History rows={kept.history} now={view.now} /> : null}
       </div>
-      <ConsequencesBeside
-        brief={draft.offer.worksheet !== undefined}
-        preview={preview.data}
-        asking={preview.asking}
-        waitingFor={wholeOf(draft) === null ? (draft.offer.worksheet ? 'the lines' : 'the goods') : null}
-        broken={preview.refusal !== null}
-        view={view}
-      />
-      {draft.offer.worksheet && choices.data ? (
+      {isDeal(draft) ? (
+        <DealBeside
+          draft={draft}
+          preview={preview.deal}
+          asking={preview.asking}
+          broken={preview.refusal !== null}
+          tried={tried}
+          onTry={setTried}
+          view={view}
+        />
+      ) : (
+        <ConsequencesBeside
+          brief={sheet !== null}
+          preview={preview.prices}
+          asking={preview.asking}
+          waitingFor={wholeOf(draft) === null ? (sheet ? 'the lines' : 'the goods') : null}
+          broken={preview.refusal !== null}
+          view={view}
+        />
+      )}
+      {sheet && choices.data ? (
         <div className="min-w-0 xl:col-span-2">
           <Worksheet
             frame={draft}
-            sheet={draft.offer.worksheet}
-            saved={kept?.promotion.offer.worksheet ? (kept.promotion.offer.linePrices ?? {}) : null}
+            sheet={sheet}
+            saved={savedPrices(kept)}
             choices={choices.data}
             view={view}
             locked={!plans}
-            onChange={(worksheet) => change({ ...draft, offer: { ...draft.offer, worksheet } })}
+            onChange={(worksheet) => change(withSheet(draft as PriceChangeDraft, worksheet))}
             onPrices={onPrices}
             onCosts={onCosts}
           />
@@ -214,30 +258,18 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
   );
 }
 
+/** The prices of the worksheet that was saved; null where there is none. */
+const savedPrices = (kept: Opened | null) =>
+  kept && sheetOf(draftOf(kept.promotion)) && isPriceChange(kept.promotion)
+    ? (kept.promotion.offer.linePrices ?? {})
+    : null;
+
+const withSheet = (draft: PriceChangeDraft, worksheet: WorksheetDocument): PriceChangeDraft => ({
+  ...draft,
+  offer: { ...draft.offer, worksheet },
+});
+
 const pathOf = (id: string): string => `/api/promotions/${encodeURIComponent(id)}`;
-
-const TYPING = 250;
-
-/** What the draft would do, asked again whenever it rests for a moment. */
-function usePreview(draft: Draft, view: LensView) {
-  const settled = useResting(draft, TYPING);
-  const whole = wholeOf(settled);
-  // A name is no matter of prices: a draft without one shows its consequences all the same.
-  const promotion = whole && { ...whole, id: whole.id || 'draft', name: whole.name || 'Draft' };
-  const query = useQuery({
-    queryKey: ['preview', promotion, view.store.id],
-    queryFn: () =>
-      ask<Preview>('/api/promotions/preview', { method: 'POST', body: { promotion, store: view.store.id } }),
-    enabled: promotion !== null,
-    placeholderData: (before) => before,
-    retry: false,
-  });
-  return {
-    data: query.data ?? null,
-    asking: query.isFetching || settled !== draft,
-    refusal: query.error ? refusalOf(query.error) : null,
-  };
-}
 
 function Conflict({ theirs, onTake, onKeep }: { theirs: Opened; onTake: () => void; onKeep: () => void }) {
   return (

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
 import type { Basis, FormulaDocument } from '../../core/plan/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
+import { basisPointsOf, numberOf } from './typed-numbers.ts';
 
 const WAYS = {
   percentOff: { words: 'a percentage less', unit: '%', percent: true, basis: true },
@@ -19,12 +20,6 @@ const textOf = (formula: FormulaDocument, way: Way): string => {
   const value = (formula as Record<string, unknown>)[way];
   return WAYS[way].percent ? String(Number(value) / 100) : String(value);
 };
-
-/** A percentage with at most two decimals, as basis points; null where the text is none. */
-export function basisPointsOf(text: string): number | null {
-  const match = /^(\d{1,4})(?:[.,](\d{1,2}))?$/.exec(text.trim());
-  return match ? Number(match[1]) * 100 + Number((match[2] ?? '').padEnd(2, '0')) : null;
-}
 
 /** How the new price comes about. */
 export function FormulaPart({
@@ -101,9 +96,3 @@ export function FormulaPart({
 
 const basisOf = (value: string): Basis =>
   value.startsWith('list ') ? { priceList: value.slice('list '.length) } : (value as Basis);
-
-/** A decimal number as the plan writes it, with a point; null where the text is none. */
-export function numberOf(text: string): string | null {
-  const match = /^(\d+)(?:[.,](\d+))?$/.exec(text.trim());
-  return match ? match[1]! + (match[2] ? `.${match[2]}` : '') : null;
-}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { RoundingDocument } from '../../core/plan/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
-import { numberOf } from './formula-part.tsx';
+import { numberOf } from './typed-numbers.ts';
 
 const MODES = { nearest: 'to the nearest', up: 'up to the next', down: 'down to the next' } as const;
 

@@ -1,27 +1,27 @@
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
 import type { ItemRule, RoundingDocument, StoreRule } from '../../core/plan/index.ts';
 import { dealSentence, itemWords, namesOf, roundingWords, storeWords } from '../../core/sentence/index.ts';
-import { Part } from '../../ui/pieces/index.ts';
 import { Selection } from '../selection/index.ts';
 import type { Refusal } from '../server/index.ts';
-import type { Draft } from './draft.ts';
-import { faultAt } from './faults.ts';
+import type { PriceChangeDraft } from './draft.ts';
+import { faultUnder } from './faults.ts';
 import { FormulaPart } from './formula-part.tsx';
 import { MoreParts } from './more-parts.tsx';
 import { RoundingPart } from './rounding-part.tsx';
+import { NameField, named, Said, type SaidPart } from './said.tsx';
 import { WhenPart } from './when-part.tsx';
 import { WhoPart } from './who-part.tsx';
 
 export interface FormProps {
-  readonly draft: Draft;
+  readonly draft: PriceChangeDraft;
   readonly choices: Choices;
   readonly faults: Refusal['faults'];
   /** Only to be read. */
   readonly locked: boolean;
   /** Where and when selections are counted. */
   readonly looking: { readonly store: string; readonly at: string };
-  readonly onChange: (draft: Draft) => void;
+  readonly onChange: (draft: PriceChangeDraft) => void;
 }
 
 const FIRST_ROUNDING: RoundingDocument = { step: '0.05', mode: 'up' };
@@ -35,8 +35,9 @@ export function SentenceForm(props: FormProps) {
   const { offer } = draft;
   const items = offer.items ?? GOODS_TO_CHOOSE;
   const said = dealSentence(draft, { ...offer, items }, choices.currency, names);
-  const put = (part: Partial<Draft>) => onChange({ ...draft, ...part });
-  const putOffer = (part: Partial<Draft['offer']>) => onChange({ ...draft, offer: { ...offer, ...part } });
+  const put = (part: Partial<PriceChangeDraft>) => onChange({ ...draft, ...part });
+  const putOffer = (part: Partial<PriceChangeDraft['offer']>) =>
+    onChange({ ...draft, offer: { ...offer, ...part } });
   const [added, setAdded] = useState(false);
   const addRounding = () => {
     setAdded(true);
@@ -45,19 +46,19 @@ export function SentenceForm(props: FormProps) {
   const say = (part: SaidPart) => <Said {...part} locked={locked} />;
   return (
     <>
-      <NameField {...props} />
+      <NameField {...props} onName={(name) => put({ name })} />
       <p className="mt-5 font-serif text-[1.42rem] leading-[1.75]">
         {say({
           name: 'When',
           words: said.when,
-          fault: faultAt(faults, 'when'),
+          fault: faultUnder(faults, '/when'),
           children: <WhenPart when={draft.when} onChange={(when) => put({ when })} />,
         })}
         , in{' '}
         {say({
           name: 'Where',
           words: said.where.replace(/^in /, ''),
-          fault: faultAt(faults, 'where'),
+          fault: faultUnder(faults, '/where'),
           wide: true,
           children: (
             <Selection<StoreRule>
@@ -74,7 +75,7 @@ export function SentenceForm(props: FormProps) {
         {say({
           name: 'For whom',
           words: said.who,
-          fault: faultAt(faults, 'who'),
+          fault: faultUnder(faults, '/who'),
           children: <WhoPart who={draft.who} choices={choices} onChange={(who) => put({ who })} />,
         })}{' '}
         pay{' '}
@@ -85,7 +86,7 @@ export function SentenceForm(props: FormProps) {
             {say({
               name: 'How the price comes about',
               words: said.formula,
-              fault: faultAt(faults, 'formula'),
+              fault: faultUnder(faults, '/offer/formula'),
               children: offer.formula ? (
                 <FormulaPart
                   formula={offer.formula}
@@ -101,7 +102,7 @@ export function SentenceForm(props: FormProps) {
             {say({
               name: 'Goods',
               words: offer.items === null ? 'goods to choose' : said.items,
-              fault: faultAt(faults, 'items'),
+              fault: faultUnder(faults, '/offer/items'),
               wide: true,
               children: (
                 <Selection<ItemRule>
@@ -123,7 +124,7 @@ export function SentenceForm(props: FormProps) {
               name: 'Rounding',
               startOpen: added,
               words: roundingWords(offer.rounding),
-              fault: faultAt(faults, 'rounding'),
+              fault: faultUnder(faults, '/offer/rounding'),
               children: (
                 <RoundingPart rounding={offer.rounding} onChange={(rounding) => putOffer({ rounding })} />
               ),
@@ -137,57 +138,5 @@ export function SentenceForm(props: FormProps) {
       </p>
       {locked ? null : <MoreParts {...props} onAddRounding={addRounding} />}
     </>
-  );
-}
-
-interface SaidPart {
-  readonly name: string;
-  readonly words: string;
-  readonly fault: string | null;
-  readonly wide?: boolean;
-  readonly startOpen?: boolean;
-  readonly children: ReactNode;
-}
-
-/** A part of the sentence; plain words where it may only be read. */
-function Said({
-  name,
-  words,
-  fault,
-  wide = false,
-  startOpen = false,
-  children,
-  locked,
-}: SaidPart & { locked: boolean }) {
-  if (locked) return <strong className="font-medium">{words}</strong>;
-  return (
-    <Part name={name} words={words} invalid={fault} wide={wide} startOpen={startOpen}>
-      {() => children}
-    </Part>
-  );
-}
-
-const named = (known: Record<string, string>) => Object.entries(known).map(([sku, name]) => ({ sku, name }));
-
-function NameField({ draft, faults, locked, onChange }: FormProps) {
-  const fault = faultAt(faults, 'name');
-  if (locked) return <h1 className="mt-1 text-3xl">{draft.name}</h1>;
-  return (
-    <h1 className="mt-1">
-      <input
-        className="w-full border-transparent border-b bg-transparent font-serif text-3xl hover:border-base-300 focus:border-primary"
-        aria-label="Name for colleagues"
-        placeholder="Name it for your colleagues"
-        maxLength={300}
-        value={draft.name}
-        aria-invalid={fault !== null}
-        onChange={(event) => onChange({ ...draft, name: event.target.value })}
-      />
-      {fault ? (
-        <span className="block font-sans text-error text-sm" role="alert">
-          {fault}
-        </span>
-      ) : null}
-    </h1>
   );
 }

@@ -3,7 +3,7 @@ import { readDecimal } from '../../contracts/table/index.ts';
 import type { SupplierTermsDocument } from '../../core/plan/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
 import { beginTerms, type Draft } from './draft.ts';
-import { basisPointsOf } from './formula-part.tsx';
+import { basisPointsOf } from './typed-numbers.ts';
 
 /** From when until when the goods can be bought cheaper, at what cost, and how much more is thought to be sold. */
 export function SupplierPart({

@@ -19,25 +19,32 @@ const NO_ANSWER: Refusal = {
   faults: [],
 };
 
+/** What is sent: a value as JSON, or a file as it is. */
+export type Sent =
+  | { readonly method: string; readonly body: unknown }
+  | { readonly method: string; readonly file: Blob };
+
 /**
  * Asks the server.
  * @throws Refused with what the server said, or that it did not answer.
  */
-export async function ask<T>(path: string, send?: { method: string; body: unknown }): Promise<T> {
-  const reply = await fetch(
-    path,
-    send && {
-      method: send.method,
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(send.body),
-    },
-  ).catch(() => null);
+export async function ask<T>(path: string, send?: Sent): Promise<T> {
+  const reply = await fetch(path, send && requestOf(send)).catch(() => null);
   if (!reply) throw new Refused(NO_ANSWER);
   const value: unknown = await reply.json().catch(() => null);
   if (reply.ok) return value as T;
   const { message = NO_ANSWER.message, faults = [], current } = (value ?? {}) as Partial<Refusal>;
   throw new Refused({ status: reply.status, message, faults, current });
 }
+
+const requestOf = (send: Sent): RequestInit =>
+  'file' in send
+    ? { method: send.method, headers: { 'content-type': 'application/octet-stream' }, body: send.file }
+    : {
+        method: send.method,
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(send.body),
+      };
 
 export const refusalOf = (error: unknown): Refusal =>
   error instanceof Refused ? error.refusal : { ...NO_ANSWER, message: String(error) };

@@ -1,0 +1,2 @@
+export { type TrialLine, withMore } from './lines.ts';
+export { PrintedReceipt } from './receipt.tsx';

@@ -1,0 +1,112 @@
+import { Fragment } from 'react';
+import type { DealPreview, DealStepView } from '../../../contracts/view/index.ts';
+import { PriceTag } from '../../../ui/pieces/index.ts';
+
+const PICK_WORDS = {
+  cheapest: 'the cheapest',
+  middle: 'ordinary ones',
+  dearest: 'the dearest',
+  mixed: 'dear and cheap mixed',
+} as const;
+
+/** What the deal makes of sample baskets, with the margin at each; pressing one rings it below. */
+export function StepTable({
+  preview: { steps, names },
+  chosen,
+  onChoose,
+}: {
+  preview: DealPreview;
+  chosen: number | null;
+  onChoose: (at: number) => void;
+}) {
+  if (steps.length === 0) return null;
+  return (
+    <table className="rows mt-3 text-sm">
+      <caption className="sr-only">What shoppers pay, step by step, with this deal alone</caption>
+      <thead>
+        <tr>
+          <th>Who buys</th>
+          <th className="figure">Pays</th>
+          <th className="figure">Margin</th>
+          <th
+            className="figure"
+            title="How many times as many such baskets must be sold to earn the same as before"
+          >
+            Break-even
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {steps.map((step, i) => (
+          <Fragment key={`${step.pick} ${JSON.stringify(step.lines)}`}>
+            <tr aria-current={chosen === i ? 'true' : undefined}>
+              <td>
+                <button type="button" className="text-left hover:underline" onClick={() => onChoose(i)}>
+                  {goodsWords(step, names)}
+                  <span className="sr-only">: ring it</span>
+                </button>
+                <Split step={step} names={names} />
+              </td>
+              <td className="figure">
+                {step.delivery ? (
+                  <PriceTag
+                    price={step.delivery.after}
+                    former={step.delivery.before}
+                    promoted={step.delivery.after !== step.delivery.before}
+                  />
+                ) : (
+                  <PriceTag price={step.after} former={step.before} promoted={step.after !== step.before} />
+                )}
+              </td>
+              <td className={`figure ${(step.marginAfter ?? 0) < 0 ? 'text-error' : ''}`}>
+                {marginWords(step)}
+              </td>
+              <td className="figure">{breakEvenWords(step)}</td>
+            </tr>
+          </Fragment>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** "3 × Sun milk", or "the dearest: 2 × A, 1 × B" where it was picked by price. */
+function goodsWords({ pick, lines }: DealStepView, names: Readonly<Record<string, string>>): string {
+  const goods = lines.map(({ sku, quantity }) => `${quantity} × ${names[sku] ?? sku}`).join(', ');
+  return lines.length > 3
+    ? `${lines.reduce((sum, { quantity }) => sum + quantity, 0)} of ${PICK_WORDS[pick]}`
+    : goods;
+}
+
+/** What each unit comes to, where the deal does not make all of them alike. */
+function Split({
+  step: { split, after, before },
+  names,
+}: {
+  step: DealStepView;
+  names: Readonly<Record<string, string>>;
+}) {
+  if (!split || split.length < 2 || (after === before && !split.some(({ gift }) => gift))) return null;
+  if (split.every(({ paid, gift }) => paid === split[0]!.paid && !gift))
+    return <span className="quiet block text-xs tabular-nums">{split[0]!.paid} each</span>;
+  return (
+    <span className="quiet block text-xs tabular-nums">
+      {split.map(({ paid, gift, sku }) => (gift ? `${names[sku] ?? sku} as a gift` : paid)).join(' + ')}
+    </span>
+  );
+}
+
+const percent = (basisPoints: number): string => `${(basisPoints / 100).toFixed(1)} %`;
+
+function marginWords({ marginBefore, marginAfter, delivery }: DealStepView): string {
+  if (marginAfter === null || delivery) return '';
+  return marginBefore === marginAfter || marginBefore === null
+    ? percent(marginAfter)
+    : `${percent(marginBefore)} → ${percent(marginAfter)}`;
+}
+
+function breakEvenWords({ after, before, breakEven, cost, delivery, split }: DealStepView): string {
+  const same = after === before && !split?.some(({ gift }) => gift);
+  if (same || delivery || cost === null) return '';
+  return breakEven === null ? 'never' : `× ${(breakEven / 100).toFixed(2)}`;
+}

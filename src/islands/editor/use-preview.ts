@@ -1,0 +1,42 @@
+import { useQuery } from '@tanstack/react-query';
+import type { DealPreview, LensView, Preview } from '../../contracts/view/index.ts';
+import type { TrialLine } from '../basket/index.ts';
+import { ask, refusalOf, useResting } from '../server/index.ts';
+import { type Draft, isDeal, wholeOf } from './draft.ts';
+
+const TYPING = 250;
+
+/** What the draft would do, asked again whenever it rests for a moment. */
+export function usePreview(draft: Draft, view: LensView, lines: readonly TrialLine[] | null) {
+  const settled = useResting(draft, TYPING);
+  const whole = wholeOf(settled);
+  // A name is no matter of prices: a draft without one shows its consequences all the same.
+  const promotion = whole && { ...whole, id: whole.id || 'draft', name: whole.name || 'This deal' };
+  const deal = isDeal(settled);
+  const asked = { promotion, store: view.store.id };
+  const prices = useQuery({
+    queryKey: ['preview', promotion, view.store.id],
+    queryFn: () => ask<Preview>('/api/promotions/preview', { method: 'POST', body: asked }),
+    enabled: promotion !== null && !deal,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const baskets = useQuery({
+    queryKey: ['preview', promotion, view.store.id, lines],
+    queryFn: () =>
+      ask<DealPreview>('/api/promotions/preview-deal', {
+        method: 'POST',
+        body: { ...asked, ...(lines ? { lines } : {}) },
+      }),
+    enabled: promotion !== null && deal,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const query = deal ? baskets : prices;
+  return {
+    prices: (deal ? null : prices.data) ?? null,
+    deal: (deal ? baskets.data : null) ?? null,
+    asking: query.isFetching || settled !== draft,
+    refusal: query.error ? refusalOf(query.error) : null,
+  };
+}
