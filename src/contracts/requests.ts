@@ -1,6 +1,8 @@
 import Joi from 'joi';
+import { WEEKDAYS } from '../core/calendar/index.ts';
 import { PROMOTION_STATUSES, type PromotionDocument, type PromotionStatus } from '../core/plan/index.ts';
 import type { Cells } from './table/index.ts';
+import type { CheckedBasketDocument, CheckMoment } from './view/basket-check.ts';
 import { MANY_ACTIONS, type ManyAction } from './view/life.ts';
 import { AROUNDS, type Around } from './view/replies.ts';
 
@@ -257,3 +259,29 @@ export const writeFileRequest = Joi.object<WriteFileRequest>({
     .required(),
   rows: Joi.array().items(cells).max(200_000).required(),
 });
+
+export interface BasketCheckRequest {
+  name: string;
+  /** A basket of the open format, without its moment. */
+  basket: CheckedBasketDocument;
+  moment: CheckMoment;
+  atMost?: string;
+  atLeast?: string;
+}
+const amountText = Joi.string().pattern(/^\d+(\.\d+)?$/, 'amount');
+/** The basket inside is looked at by its own schema, so that its faults have its own paths. */
+export const basketCheckRequest = Joi.object<BasketCheckRequest>({
+  name: Joi.string().trim().min(1).max(200).required(),
+  basket: Joi.object().unknown().required(),
+  moment: Joi.alternatives(
+    Joi.object({ at: Joi.string().required() }),
+    Joi.object({
+      next: Joi.valid(...WEEKDAYS).required(),
+      time: Joi.string()
+        .pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'time of day')
+        .required(),
+    }),
+  ).required(),
+  atMost: amountText,
+  atLeast: amountText,
+}).or('atMost', 'atLeast');

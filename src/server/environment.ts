@@ -1,3 +1,5 @@
+import { resolve } from 'node:path';
+
 /** What the process is told from outside, read once. */
 export interface Environment {
   readonly databaseUrl: string;
@@ -8,6 +10,8 @@ export interface Environment {
   readonly demo: boolean;
   /** Where the simulated tills show themselves; null where there are none. */
   readonly tillPage: string | null;
+  /** The program of the thread that answers heavy questions. */
+  readonly heavyWorker: string;
 }
 
 export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
@@ -21,5 +25,6 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
     origin: env.BELLTAG_ORIGIN ?? `http://127.0.0.1:${env.PORT ?? '4321'}`,
     demo: env.BELLTAG_DEMO === '1',
     tillPage: env.BELLTAG_TILL_PAGE ?? null,
+    heavyWorker: resolve(env.BELLTAG_HEAVY_WORKER ?? 'dist/heavy-worker.mjs'),
   };
 }

@@ -1,4 +1,5 @@
 import {
+  type BasketCheckView,
   type Finding,
   type LensView,
   type Person,
@@ -12,6 +13,7 @@ import { marginOf } from '../core/consequences/index.ts';
 import { minorUnits } from '../core/money/index.ts';
 import { book, NO_PRICE } from '../core/price-book/index.ts';
 import { isEmpty } from '../core/price-file/index.ts';
+import type { HeavyWork } from './heavy-work.ts';
 import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
 import { promotionsIn } from './review-sending.ts';
@@ -23,7 +25,13 @@ const AHEAD = 7 * DAY;
 
 /** The start of the day's work, looked at through the lens. */
 export async function lookAtToday(
-  ports: { book: PlanBook; promotions: PromotionStore; sending: SendingStore; compare: StoreComparison },
+  ports: {
+    book: PlanBook;
+    promotions: PromotionStore;
+    sending: SendingStore;
+    compare: StoreComparison;
+    heavy: HeavyWork;
+  },
   person: Person,
   view: LensView,
   now: Instant,
@@ -44,7 +52,11 @@ export async function lookAtToday(
     drafts: all.filter(({ status }) => status === 'draft'),
     unsent: await unsent(ports.compare, current, person, now),
     terminals: await countTerminals(ports.sending, current, person, now),
-    findings: [...openEnds(approved, from), ...belowCost(current, view, at)],
+    findings: [
+      ...failedChecks(await ports.heavy.run('runBasketChecks', person, now)),
+      ...openEnds(approved, from),
+      ...belowCost(current, view, at),
+    ],
   };
 }
 
@@ -76,6 +88,9 @@ async function countTerminals(
   });
   return { all: all.length, upToDate: all.length - troubled.length, troubled };
 }
+
+const failedChecks = (checks: readonly BasketCheckView[]): Finding[] =>
+  checks.filter(({ result }) => !result.holds).map((check) => ({ code: 'basket-check', check }));
 
 function openEnds(approved: readonly PromotionSummary[], from: string): Finding[] {
   return approved

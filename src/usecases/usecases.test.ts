@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { inMemory, person, quietSending } from '../../tests/plans/ports.ts';
+import { checksInMemory, heavyHere, inMemory, person, quietSending } from '../../tests/plans/ports.ts';
 import { change, SMALL, withPromotions } from '../../tests/plans/small-plan.ts';
 import type { LensView } from '../contracts/index.ts';
 import {
@@ -387,7 +387,9 @@ describe('today', () => {
   };
   const look = (at: string) => {
     const sending = quietSending();
-    const ports = { ...inMemory(document), sending, compare: storeComparison(sending) };
+    const memory = inMemory(document);
+    const heavy = heavyHere({ ...memory, checks: checksInMemory() });
+    const ports = { ...memory, heavy, sending, compare: storeComparison(sending) };
     return lookAtToday(ports, planner, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
   };
 

@@ -1,14 +1,17 @@
 import type { Person, Role } from '../../src/contracts/index.ts';
 import { tableOf, withEntries } from '../../src/contracts/table/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
-import type {
-  CurrentPlan,
-  ItemSearch,
-  PlanBook,
-  PromotionStore,
-  SendingStore,
-  StockroomStore,
-  StoredPromotion,
+import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/basket-check-store.ts';
+import {
+  type CurrentPlan,
+  HEAVY_TASKS,
+  type HeavyWork,
+  type ItemSearch,
+  type PlanBook,
+  type PromotionStore,
+  type SendingStore,
+  type StockroomStore,
+  type StoredPromotion,
 } from '../../src/usecases/index.ts';
 import { compiled } from './small-plan.ts';
 
@@ -73,6 +76,36 @@ export function inMemory(document: PlanDocument): {
     },
   };
 }
+
+/** Kept baskets in memory; `runs` counts how often a result was kept. */
+export function checksInMemory(): BasketCheckStore & { runs: number } {
+  const kept: StoredBasketCheck[] = [];
+  return {
+    runs: 0,
+    all: async () => kept,
+    async put(check) {
+      const at = kept.findIndex(({ name }) => name === check.name);
+      const id = at >= 0 ? kept[at]!.id : kept.length + 1;
+      kept.splice(at >= 0 ? at : kept.length, at >= 0 ? 1 : 0, { ...check, id });
+      return id;
+    },
+    async keepResult(id, result) {
+      this.runs += 1;
+      const at = kept.findIndex((check) => check.id === id);
+      kept[at] = { ...kept[at]!, result };
+    },
+    async drop(id) {
+      const at = kept.findIndex((check) => check.id === id);
+      if (at >= 0) kept.splice(at, 1);
+      return at >= 0;
+    },
+  };
+}
+
+/** Heavy questions answered on the spot. */
+export const heavyHere = (ports: { book: PlanBook; checks: BasketCheckStore }): HeavyWork => ({
+  run: (task, ...args) => (HEAVY_TASKS[task] as (...all: unknown[]) => Promise<never>)(ports, ...args),
+});
 
 const stored = (promotion: PromotionDocument, revision: number): StoredPromotion => ({
   promotion,

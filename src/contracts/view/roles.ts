@@ -23,5 +23,5 @@ export interface Person {
 export const may = (person: Person, permission: Permission): boolean =>
   (ROLES[person.role] as readonly Permission[]).includes(permission);
 
-export const sees = (person: Person, store: string): boolean =>
+export const sees = (person: Pick<Person, 'stores'>, store: string): boolean =>
   person.stores === null || person.stores.includes(store);

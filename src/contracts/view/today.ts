@@ -1,3 +1,4 @@
+import type { BasketCheckView } from './basket-check.ts';
 import type { PromotionSummary } from './replies.ts';
 
 /** What Today answers: what starts and ends, what waits, what the terminals lack, what the checks found. */
@@ -28,6 +29,7 @@ export type TerminalTrouble = (typeof TERMINAL_TROUBLES)[number];
 
 export type Finding =
   | { readonly code: 'open-end'; readonly promotion: { readonly id: string; readonly name: string } }
+  | { readonly code: 'basket-check'; readonly check: BasketCheckView }
   | {
       readonly code: 'below-cost' | 'below-floor';
       readonly items: number;

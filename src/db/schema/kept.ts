@@ -1,4 +1,14 @@
-import { integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import {
+  customType,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  serial,
+  text,
+  timestamp,
+} from 'drizzle-orm/pg-core';
+import type { BasketCheckResult, CheckedBasketDocument, CheckMoment } from '../../contracts/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import { person } from './people.ts';
 
@@ -45,3 +55,31 @@ export const columnMatching = pgTable(
   },
   (t) => [primaryKey({ columns: [t.person, t.table, t.heads] })],
 );
+
+/** A basket that is rung again whenever the plan changes, and what it must come to. */
+export const basketCheck = pgTable('basket_check', {
+  id: serial().primaryKey(),
+  name: text().notNull().unique(),
+  /** A basket of the open format without its moment. */
+  basket: jsonb().$type<CheckedBasketDocument>().notNull(),
+  moment: jsonb().$type<CheckMoment>().notNull(),
+  atMost: text('at_most'),
+  atLeast: text('at_least'),
+  /** What came of it the last time, and with which plan. */
+  result: jsonb().$type<BasketCheckResult>(),
+  createdBy: text('created_by').notNull(),
+  createdAt: instant('created_at').notNull().defaultNow(),
+});
+
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+
+/** A picture that a till shows, by the SHA-256 of its bytes. */
+export const picture = pgTable('picture', {
+  id: text().primaryKey(),
+  mediaType: text('media_type').notNull(),
+  width: integer().notNull(),
+  height: integer().notNull(),
+  bytes: bytea().notNull(),
+  addedBy: text('added_by').notNull(),
+  addedAt: instant('added_at').notNull().defaultNow(),
+});

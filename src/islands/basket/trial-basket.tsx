@@ -1,13 +1,25 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { type LensView, lensQuery, type TrialBasket } from '../../contracts/view/index.ts';
+import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { ItemSearch } from '../check/index.ts';
-import { ask, refusalOf, useResting, WithServer } from '../server/index.ts';
-import { linesOf, type TrialLine, textOf, withMore } from './lines.ts';
+import { refusalOf, useResting, WithServer } from '../server/index.ts';
+import { basketAddress, basketDocument, type TypedBasket, typedBasketOf } from './basket-address.ts';
+import { Elsewhere } from './elsewhere.tsx';
+import { ExtraFields } from './extra-fields.tsx';
+import { KeptChecks } from './kept-checks.tsx';
+import { withMore } from './lines.ts';
+import { LinesTable } from './lines-table.tsx';
 import { Receipt } from './receipt.tsx';
+import { useRung } from './use-rung.ts';
 
-export function TrialBasketDesk(props: { view: LensView; lines: string }) {
+export interface TrialBasketProps {
+  readonly view: LensView;
+  /** The query of the address. */
+  readonly search: string;
+  readonly plans: boolean;
+}
+
+export function TrialBasketDesk(props: TrialBasketProps) {
   return (
     <WithServer>
       <Desk {...props} />
@@ -18,36 +30,19 @@ export function TrialBasketDesk(props: { view: LensView; lines: string }) {
 const TYPING = 200;
 
 /** A basket to try: goods on the left, beside them the receipt as the till would print it, and how it came about. */
-function Desk({ view, lines: first }: { view: LensView; lines: string }) {
-  const [lines, setLines] = useState<readonly TrialLine[]>(() => linesOf(first));
-  const [codes, setCodes] = useState('');
-  const [delivery, setDelivery] = useState('');
+function Desk({ view, search, plans }: TrialBasketProps) {
+  const [typed, setTyped] = useState<TypedBasket>(() => typedBasketOf(search));
+  const { lines, extras } = typed;
   useEffect(() => {
-    const here = `/check/basket${lensQuery(view.lens, lines.length > 0 ? { lines: textOf(lines) } : {})}`;
+    const here = basketAddress(view.lens, typed);
     if (location.pathname + location.search !== here) history.replaceState(null, '', here);
-  }, [lines, view.lens]);
-  const asked = useResting(
-    JSON.stringify({
-      store: view.store.id,
-      at: view.at,
-      ...(view.lens.shopper ? { shopper: { groups: [view.lens.shopper] } } : {}),
-      ...(codes.trim() ? { codes: codes.split(/[\s,;]+/).filter(Boolean) } : {}),
-      ...(/^\d+(\.\d+)?$/.test(delivery) ? { delivery: { way: 'delivery', charge: delivery } } : {}),
-      lines,
-    }),
-    TYPING,
-  );
-  const rung = useQuery({
-    queryKey: ['basket', asked],
-    queryFn: () => ask<TrialBasket>('/api/basket', { method: 'POST', body: JSON.parse(asked) }),
-    enabled: lines.length > 0,
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
-  const put = (at: number, quantity: string) =>
-    setLines(lines.map((line, i) => (i === at ? { ...line, quantity } : line)));
+  }, [typed, view.lens]);
+  const resting = useResting(typed, TYPING);
+  const basket = { ...basketDocument(resting, view.store.id, view.lens.shopper), at: view.at };
+  const rung = useRung(resting.lines.length > 0 ? JSON.stringify(basket) : null);
+  const put = (next: TypedBasket['lines']) => setTyped({ ...typed, lines: next });
   const refusal = rung.error ? refusalOf(rung.error) : null;
-  const { data } = rung;
+  const data = lines.length > 0 ? rung.data : undefined;
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-6">
@@ -62,79 +57,16 @@ function Desk({ view, lines: first }: { view: LensView; lines: string }) {
       </div>
       <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
         <div>
-          <ItemSearch onPick={(sku) => setLines(withMore(lines, sku, 1))} startOpen={lines.length === 0} />
+          <ItemSearch onPick={(sku) => put(withMore(lines, sku, 1))} startOpen={lines.length === 0} />
           {lines.length === 0 ? (
             <p className="quiet mt-4">
               Put goods in by name or barcode; what a shopper would pay for them stands beside at once.
               Nothing is sold.
             </p>
           ) : (
-            <table className="rows mt-4">
-              <caption className="sr-only">Goods in the basket</caption>
-              <thead>
-                <tr>
-                  <th>Item</th>
-                  <th className="figure">Tag</th>
-                  <th>Quantity</th>
-                  <th>
-                    <span className="sr-only">Take out</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map(({ sku, quantity }, i) => {
-                  const rungLine = data?.receipt.lines[i]?.sku === sku ? data.receipt.lines[i] : undefined;
-                  const name = data?.items[sku] ?? sku;
-                  return (
-                    <tr key={sku}>
-                      <td>{name}</td>
-                      <td className="figure">{rungLine?.tag ?? ''}</td>
-                      <td>
-                        <input
-                          className="input input-sm w-20"
-                          inputMode="decimal"
-                          aria-label={`Quantity of ${name}`}
-                          value={quantity}
-                          onChange={(event) => put(i, event.target.value.replace(',', '.'))}
-                        />
-                      </td>
-                      <td>
-                        <button
-                          type="button"
-                          className="btn btn-ghost btn-sm"
-                          aria-label={`Take out ${name}`}
-                          onClick={() => setLines(lines.filter((_, at) => at !== i))}
-                        >
-                          ×
-                        </button>
-                      </td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
+            <LinesTable lines={lines} rung={data} onLines={put} />
           )}
-          <div className="mt-4 flex flex-wrap gap-4 text-sm">
-            <label className="flex flex-col">
-              Codes
-              <input
-                className="input input-sm mt-0.5 w-56"
-                value={codes}
-                placeholder="several with spaces between"
-                onChange={(event) => setCodes(event.target.value)}
-              />
-            </label>
-            <label className="flex flex-col">
-              Charge for delivery
-              <input
-                className="input input-sm mt-0.5 w-40"
-                inputMode="decimal"
-                value={delivery}
-                placeholder="none: taken along"
-                onChange={(event) => setDelivery(event.target.value.replace(',', '.'))}
-              />
-            </label>
-          </div>
+          <ExtraFields extras={extras} onExtras={(next) => setTyped({ ...typed, extras: next })} />
           {refusal ? (
             <div role="alert" className="mt-4 border-error border-l-4 pl-3 text-sm">
               <p>{refusal.message}</p>
@@ -145,14 +77,18 @@ function Desk({ view, lines: first }: { view: LensView; lines: string }) {
               </ul>
             </div>
           ) : null}
+          <KeptChecks view={view} typed={typed} rung={refusal ? undefined : data} plans={plans} />
         </div>
-        {data && lines.length > 0 && !refusal ? (
-          <Receipt
-            trial={data}
-            query={lensQuery(view.lens)}
-            busy={rung.isFetching}
-            onAdd={(sku, more) => setLines(withMore(lines, sku, more))}
-          />
+        {data && !refusal ? (
+          <div className="space-y-7">
+            <Receipt
+              trial={data}
+              query={lensQuery(view.lens)}
+              busy={rung.isFetching}
+              onAdd={(sku, more) => put(withMore(lines, sku, more))}
+            />
+            <Elsewhere view={view} typed={resting} here={data} />
+          </div>
         ) : null}
       </div>
     </>

@@ -1,15 +1,17 @@
 import type { LensView } from '../../contracts/view/index.ts';
 import { GROUP_PREFIX } from '../../contracts/view/index.ts';
+import type { Lead } from '../../core/aim/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
 import type {
+  OfferDocument,
   PriceChangeDocument,
   PromotionDocument,
   SupplierTermsDocument,
   WorksheetDocument,
 } from '../../core/plan/index.ts';
 import type { BasketOfferDocument } from '../../core/sentence/index.ts';
-import type { DealKind } from '../../ui/words/index.ts';
-import { beginDeal, goodsChosen } from './deal/begin-deal.ts';
+import { type DealKind, isDealKind } from '../../ui/words/index.ts';
+import { beginDeal, dealKindOf, goodsChosen } from './deal/begin-deal.ts';
 
 type Frame = Omit<PromotionDocument, 'offer'>;
 
@@ -44,6 +46,24 @@ export function newDraft(view: LensView, id: string): PriceChangeDraft {
     offer: { kind: 'priceChange', items: null, formula: { percentOff: 1000 } },
   };
 }
+
+/** What a new promotion begins with: what an aim led to, a kind, or a price change of some set. */
+export function newPromotion(
+  view: LensView,
+  { kind, set, lead }: { kind: string | null; set: string | null; lead: Lead | null },
+): Draft {
+  if (lead) return draftOf({ ...newFrame(view, ''), ...lead.more, offer: toChoose(lead.offer) });
+  if (isDealKind(kind) && kind !== 'priceChange') return newDeal(view, kind);
+  const blank = newDraft(view, '');
+  return set ? { ...blank, offer: { ...blank.offer, items: { set } } } : blank;
+}
+
+/** A price change whose goods are not chosen yet has none at all. */
+const toChoose = (offer: OfferDocument): OfferDocument =>
+  offer.kind === 'priceChange' ? ({ ...offer, items: null } as never) : offer;
+
+/** Which of the kinds that can be begun a draft is. */
+export const kindOf = (draft: Draft): DealKind => (isDeal(draft) ? dealKindOf(draft.offer) : 'priceChange');
 
 /** A new deal of a kind, at the same time and place. */
 export const newDeal = (view: LensView, kind: Exclude<DealKind, 'priceChange'>): DealDraft => ({

@@ -138,7 +138,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
   const theirs = refusal?.status === 409 ? (refusal.current as Opened | undefined) : undefined;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,33rem)]">
-      <div className="min-w-0">
+      <div className="min-w-0" data-column="">
         <p className="text-sm">
           <a className="link" href={`/plan${lensQuery(view.lens)}`}>
             Plan

@@ -67,8 +67,8 @@ function List({ view, plans, approves }: PlanListProps) {
             : 'Every promotion of the chain'}
         </p>
         {plans ? (
-          <a href={`/plan/new${query}`} className="btn btn-primary btn-sm ml-auto">
-            New price change
+          <a href={`/plan/begin${query}`} className="btn btn-primary btn-sm ml-auto">
+            New promotion
           </a>
         ) : null}
         <a href={`/plan/calendar${query}`} className={`btn btn-sm ${plans ? '' : 'ml-auto'}`}>

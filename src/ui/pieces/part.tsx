@@ -42,6 +42,7 @@ export function Part({
       panel?.querySelector<HTMLElement>('[cmdk-input]') ??
       panel?.querySelector<HTMLElement>('input, select, textarea, button, [tabindex]');
     first?.focus();
+    if (panel) keepInColumn(panel as HTMLElement);
   }, [open]);
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: Escape from anywhere inside closes the panel.
@@ -90,4 +91,13 @@ export function Part({
       ) : null}
     </span>
   );
+}
+
+/** What stands beside the sentence is read while a part is changed: its panel does not lie over it. */
+function keepInColumn(panel: HTMLElement): void {
+  const column = panel.closest('[data-column]')?.getBoundingClientRect();
+  if (!column) return;
+  const { left, right } = panel.getBoundingClientRect();
+  const over = Math.min(right - column.right, left - column.left);
+  if (over > 0) panel.style.marginLeft = `${-over}px`;
 }

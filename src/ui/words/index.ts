@@ -1,3 +1,4 @@
+export * from './basket-check.ts';
 export * from './deal-kind.ts';
 export * from './lost-reason.ts';
 export * from './phase.ts';

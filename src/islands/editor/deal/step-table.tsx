@@ -59,7 +59,7 @@ export function StepTable({
                 )}
               </td>
               <td className={`figure ${(step.marginAfter ?? 0) < 0 ? 'text-error' : ''}`}>
-                {marginWords(step)}
+                <Margin step={step} />
               </td>
               <td className="figure">{breakEvenWords(step)}</td>
             </tr>
@@ -98,11 +98,17 @@ function Split({
 
 const percent = (basisPoints: number): string => `${(basisPoints / 100).toFixed(1)} %`;
 
-function marginWords({ marginBefore, marginAfter, delivery }: DealStepView): string {
-  if (marginAfter === null || delivery) return '';
-  return marginBefore === marginAfter || marginBefore === null
-    ? percent(marginAfter)
-    : `${percent(marginBefore)} → ${percent(marginAfter)}`;
+/** The margin with the deal, and under it what it is without. */
+function Margin({ step: { marginBefore, marginAfter, delivery } }: { step: DealStepView }) {
+  if (marginAfter === null || delivery) return null;
+  return (
+    <>
+      {percent(marginAfter)}
+      {marginBefore !== null && marginBefore !== marginAfter ? (
+        <span className="quiet block text-xs">was {percent(marginBefore)}</span>
+      ) : null}
+    </>
+  );
 }
 
 function breakEvenWords({ after, before, breakEven, cost, delivery, split }: DealStepView): string {

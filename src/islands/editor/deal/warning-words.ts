@@ -11,10 +11,10 @@ export function warningWords(warning: Warning, offer: BasketOfferDocument, told:
       const [pays, shelf, dearest] = [warning.pays, warning.shelf, warning.dearest].map((amount) =>
         amountLike(amount, told.steps[0]?.before),
       );
-      const what = warning.tier === null ? '' : `From ${warning.tier} on: `;
+      const what = warning.tier === null ? 'It' : `From ${warning.tier} on it`;
       return warning.pays >= warning.dearest
-        ? `${what}it asks ${pays} for what costs at most ${dearest} without it. Nobody is helped.`
-        : `${what}it asks ${pays} for what costs ${shelf} without it, where the cheapest are bought. It helps only with dearer ones, up to ${dearest}.`;
+        ? `${what} asks ${pays} for what costs at most ${dearest} without it. Nobody is helped.`
+        : `${what} asks ${pays} for what costs ${shelf} without it, where the cheapest are bought. It helps only with dearer ones, up to ${dearest}.`;
     }
     case 'gift-not-carried':
       return `${told.names[warning.gift] ?? warning.gift}, the gift, is not carried by ${storesWords(warning.stores, told)}; there it is not given, and the receipt says so.`;

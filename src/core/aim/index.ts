@@ -1,0 +1,2 @@
+export * from './aim.ts';
+export * from './aims.ts';

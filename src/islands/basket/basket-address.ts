@@ -1,0 +1,91 @@
+import {
+  type BasketCheckView,
+  type CheckedBasketDocument,
+  type Lens,
+  lensQuery,
+} from '../../contracts/view/index.ts';
+import { linesOf, type TrialLine, textOf } from './lines.ts';
+
+/** What is known of a basket beside its goods, as it was typed; an empty text is nothing. */
+export const NO_EXTRAS = {
+  codes: '',
+  payment: '',
+  way: '',
+  charge: '',
+  region: '',
+  postcode: '',
+  linkTag: '',
+  pastOrders: '',
+  lifetimeSpend: '',
+} as const;
+export type Extras = Readonly<Record<keyof typeof NO_EXTRAS, string>>;
+const KEYS = Object.keys(NO_EXTRAS) as (keyof Extras)[];
+
+export interface TypedBasket {
+  readonly lines: readonly TrialLine[];
+  readonly extras: Extras;
+}
+
+/** A basket out of an address. */
+export function typedBasketOf(search: string): TypedBasket {
+  const query = new URLSearchParams(search);
+  const extras = Object.fromEntries(KEYS.map((key) => [key, query.get(key) ?? '']));
+  return { lines: linesOf(query.get('lines') ?? ''), extras: extras as Extras };
+}
+
+/** Its address: who is sent the link sees the same basket. */
+export function basketAddress(lens: Lens, { lines, extras }: TypedBasket): string {
+  const said = KEYS.filter((key) => extras[key].trim() !== '').map((key) => [key, extras[key].trim()]);
+  const goods = lines.length > 0 ? { lines: textOf(lines) } : {};
+  return `/check/basket${lensQuery(lens, { ...goods, ...Object.fromEntries(said) })}`;
+}
+
+const isAmount = (text: string): boolean => /^\d+(\.\d+)?$/.test(text);
+
+/** The basket in the open format, without its moment; amounts that are none are left out. */
+export function basketDocument(
+  { lines, extras }: TypedBasket,
+  store: string,
+  group: string | null,
+): CheckedBasketDocument {
+  const { codes, payment, way, charge, region, postcode, linkTag, pastOrders, lifetimeSpend } = extras;
+  const history = {
+    ...(/^\d+$/.test(pastOrders) ? { pastOrders: Number(pastOrders) } : {}),
+    ...(isAmount(lifetimeSpend) ? { lifetimeSpend } : {}),
+  };
+  const known = group !== null || Object.keys(history).length > 0;
+  const delivery = isAmount(charge) ? { delivery: { way: way.trim() || 'delivery', charge } } : {};
+  const said = Object.entries({ payment, region, postcode, linkTag }).flatMap(([key, text]) =>
+    text.trim() === '' ? [] : [[key, text.trim()]],
+  );
+  return {
+    store,
+    ...(known ? { shopper: { ...(group === null ? {} : { groups: [group] }), ...history } } : {}),
+    ...(codes.trim() ? { codes: codes.split(/[\s,;]+/).filter(Boolean) } : {}),
+    ...delivery,
+    ...Object.fromEntries(said),
+    lines: [...lines],
+  };
+}
+
+/** Where a kept basket is looked at. */
+export function checkPath({ basket, result }: Pick<BasketCheckView, 'basket' | 'result'>): string {
+  const { shopper, delivery } = basket;
+  const told = typeof shopper === 'object' ? shopper : {};
+  const extras: Extras = {
+    codes: basket.codes?.join(' ') ?? '',
+    payment: basket.payment ?? '',
+    way: delivery?.way ?? '',
+    charge: delivery?.charge ?? '',
+    region: basket.region ?? '',
+    postcode: basket.postcode ?? '',
+    linkTag: basket.linkTag ?? '',
+    pastOrders: told.pastOrders === undefined ? '' : String(told.pastOrders),
+    lifetimeSpend: told.lifetimeSpend ?? '',
+  };
+  const lines = basket.lines.map(({ sku, quantity }) => ({ sku, quantity: String(quantity) }));
+  return basketAddress(
+    { where: basket.store, at: result.at, shopper: told.groups?.[0] ?? null },
+    { lines, extras },
+  );
+}

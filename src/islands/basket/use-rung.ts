@@ -1,0 +1,13 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { TrialBasket } from '../../contracts/view/index.ts';
+import { ask } from '../server/index.ts';
+
+/** Rings a basket of the open format, given as JSON; null: nothing to ring. */
+export const useRung = (basket: string | null) =>
+  useQuery({
+    queryKey: ['basket', basket],
+    queryFn: () => ask<TrialBasket>('/api/basket', { method: 'POST', body: JSON.parse(basket!) }),
+    enabled: basket !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });

@@ -1,0 +1,35 @@
+import pg from 'pg';
+import { PLAN_CHANGED } from '../db/index.ts';
+import { log } from './log.ts';
+
+const AGAIN_AFTER = 5_000;
+const REST = 1_000;
+
+/**
+ * Hears from the database whenever the plan has changed, by whatever server, and calls once it has rested for a
+ * second. A connection that breaks is made anew; what changed in between is caught up on by then.
+ */
+export function watchPlan(databaseUrl: string, onChange: () => Promise<unknown>): void {
+  let resting: NodeJS.Timeout | undefined;
+  const soon = () => {
+    clearTimeout(resting);
+    resting = setTimeout(
+      () =>
+        onChange().catch((error: unknown) =>
+          log.error({ err: error }, 'what follows a change of the plan failed'),
+        ),
+      REST,
+    );
+    resting.unref();
+  };
+  const listen = async () => {
+    const client = new pg.Client({ connectionString: databaseUrl });
+    client.on('notification', soon);
+    client.on('error', () => setTimeout(again, AGAIN_AFTER).unref());
+    await client.connect();
+    await client.query(`listen ${PLAN_CHANGED}`);
+    soon();
+  };
+  const again = () => listen().catch(() => setTimeout(again, AGAIN_AFTER).unref());
+  void again();
+}

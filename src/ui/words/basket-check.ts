@@ -1,0 +1,31 @@
+import type { BasketCheckView, CheckMoment } from '../../contracts/view/index.ts';
+import { shortMoment } from '../moment.ts';
+
+const DAYS = {
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
+} as const;
+
+/** "next Saturday, 10:00", or the moment itself. */
+export const checkMomentWords = (moment: CheckMoment, now: string): string =>
+  'at' in moment ? shortMoment(moment.at, now) : `next ${DAYS[moment.next]}, ${moment.time}`;
+
+/** "must stay under 30.00", as it was asked for. */
+export function wantedWords({ atMost, atLeast }: Pick<BasketCheckView, 'atMost' | 'atLeast'>): string {
+  const words = [
+    atMost === null ? '' : `must cost at most ${atMost}`,
+    atLeast === null ? '' : `must cost at least ${atLeast}`,
+  ];
+  return words.filter(Boolean).join(' and ');
+}
+
+/** What came of it: "costs 31.20", or why it could not be told. */
+export const resultWords = ({ result }: Pick<BasketCheckView, 'result'>): string =>
+  result.total === null || result.problems.length > 0
+    ? `cannot be rung as it is: ${result.problems.join('; ')}`
+    : `costs ${result.total}`;
