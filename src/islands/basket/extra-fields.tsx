@@ -7,7 +7,7 @@ interface Field {
 }
 
 const FIRST = {
-  codes: { label: 'Codes', hint: 'several with spaces between' },
+  codes: { label: 'Codes', hint: 'with spaces between' },
   payment: { label: 'Paid by', hint: 'card, cash …' },
   way: { label: 'Way of delivery', hint: 'courier, locker …' },
   charge: { label: 'Charge for delivery', hint: 'none: taken along', amount: true },
@@ -27,7 +27,7 @@ export function ExtraFields({ extras, onExtras }: { extras: Extras; onExtras: (e
       <label key={key} className="flex flex-col">
         {label}
         <input
-          className="input input-sm mt-0.5 w-44"
+          className="input input-sm mt-0.5 w-36"
           inputMode={amount ? 'decimal' : 'text'}
           value={extras[key]}
           placeholder={hint}

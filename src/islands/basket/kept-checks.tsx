@@ -69,6 +69,9 @@ export function KeptChecks({
   );
 }
 
+/** Where the lens looks at this very minute: an hour at which people shop. */
+const ORDINARY_HOUR = '10:00';
+
 type Wanted = 'atMost' | 'atLeast';
 
 function Keep({
@@ -86,9 +89,9 @@ function Keep({
   const [wanted, setWanted] = useState<Wanted>('atMost');
   const [amount, setAmount] = useState(rung.receipt.total);
   const [next, setNext] = useState<Weekday | 'fixed'>('sat');
+  const [time, setTime] = useState(view.lens.at === null ? ORDINARY_HOUR : view.at.slice(11, 16));
   const [refusal, setRefusal] = useState<Refusal | null>(null);
-  const moment: CheckMoment =
-    next === 'fixed' ? { at: view.at.slice(0, 16) } : { next, time: view.at.slice(11, 16) };
+  const moment: CheckMoment = next === 'fixed' ? { at: view.at.slice(0, 16) } : { next, time };
   async function keep(): Promise<void> {
     const basket = basketDocument(typed, view.store.id, view.lens.shopper);
     try {
@@ -141,18 +144,29 @@ function Keep({
       <label className="flex flex-col">
         rung
         <select
-          className="select select-sm mt-0.5 w-40"
+          className="select select-sm mt-0.5 w-36"
           value={next}
           onChange={(event) => setNext(event.target.value as Weekday | 'fixed')}
         >
           {WEEKDAYS.map((day) => (
             <option key={day} value={day}>
-              next {DAY_NAMES[day]}, {view.at.slice(11, 16)}
+              next {DAY_NAMES[day]}
             </option>
           ))}
           <option value="fixed">at this moment</option>
         </select>
       </label>
+      {next === 'fixed' ? null : (
+        <label className="flex flex-col">
+          at
+          <input
+            type="time"
+            className="input input-sm mt-0.5 w-28"
+            value={time}
+            onChange={(event) => event.target.value && setTime(event.target.value)}
+          />
+        </label>
+      )}
       <button type="submit" className="btn btn-sm" disabled={name.trim() === ''}>
         Keep it
       </button>

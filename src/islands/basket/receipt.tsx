@@ -129,7 +129,8 @@ export function Receipt({
             {second.applies.length > 0
               ? `but with ${second.applies.map(nameOf).join(', ')}`
               : 'nothing applies'}
-            : {second.total} to pay, {second.saving} saved.
+            : {second.total} to pay,{' '}
+            {second.total === receipt.total ? 'the same by another way' : `${second.saving} saved`}.
           </p>
         </section>
       ) : null}

@@ -19,6 +19,7 @@ const EVERYWHERE: readonly PageKey[] = [
 
 /** What is done on pages of their own. */
 const WAYS: readonly { place: string; does: string; path: string; planning?: true }[] = [
+  { place: 'Plan', does: 'A new promotion, from its aim or kind', path: '/plan/begin', planning: true },
   { place: 'Plan', does: 'A new price change', path: '/plan/new', planning: true },
   { place: 'Plan', does: 'The calendar', path: '/plan/calendar' },
   { place: 'Stockroom', does: 'Items', path: '/stockroom/items' },

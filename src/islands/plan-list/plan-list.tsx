@@ -135,8 +135,8 @@ function List({ view, plans, approves }: PlanListProps) {
         <p className="quiet mt-6">
           {text ? `Nothing here matches “${text}”.` : 'No promotions here yet.'}{' '}
           {plans ? (
-            <a className="link" href={`/plan/new${query}`}>
-              Make a price change
+            <a className="link" href={`/plan/begin${query}`}>
+              Make a promotion
             </a>
           ) : null}
         </p>
