@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { basketAsked, basketOf, linesOf } from './asked-basket.ts';
 import { listPage, tillPage } from './page.ts';
 import { priceFileDisk } from './price-file-disk.ts';
+import { basketPage } from './receipt-page.ts';
 import { ringer } from './ring.ts';
 import { type Till, type TillIdentity, till } from './till.ts';
 
@@ -61,6 +63,7 @@ async function serve(
   if (!one) return void response.writeHead(404).end('no such till');
   const asked = { code: url.searchParams.get('code') ?? '', group: url.searchParams.get('group') ?? '' };
   const rung = asked.code === '' ? null : one.ring(asked.code, asked.group || null);
+  if (action === 'basket') return void (await serveBasket(one, url, request, response));
   if (action === 'control' && request.method === 'POST') {
     const fault = control(one, new URLSearchParams(await bodyOf(request)));
     if (fault !== null) return void html(tillPage(one.state(), null, asked, fault), 422);
@@ -72,6 +75,35 @@ async function serve(
       .writeHead(200, { 'content-type': 'application/json' })
       .end(JSON.stringify({ ...one.state(), rung }));
   html(tillPage(one.state(), rung, asked));
+}
+
+/** A basket sent as JSON is answered with its receipt; asked for by a form, with a page. */
+async function serveBasket(
+  one: Till,
+  url: URL,
+  request: IncomingMessage,
+  response: ServerResponse,
+): Promise<void> {
+  if (request.method === 'POST') {
+    const answer = one.ringBasket(jsonOf(await bodyOf(request)));
+    const status = answer === null ? 409 : answer.ok ? 200 : 422;
+    response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(answer));
+    return;
+  }
+  const asked = basketAsked(url.searchParams);
+  const lines = linesOf(asked.lines);
+  const answer = lines.length > 0 ? one.ringBasket(basketOf(asked, lines)) : null;
+  response
+    .writeHead(200, { 'content-type': 'text/html; charset=utf-8' })
+    .end(basketPage(one.state(), asked, answer));
+}
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
 }
 
 /** @returns what is wrong with what was typed; nothing was set then. */

@@ -4,6 +4,7 @@ import { readPlan } from '../src/core/plan/index.ts';
 import { type CompiledPlan, compile, priceAt } from '../src/core/price-book/index.ts';
 import type { PriceFileContent } from '../src/core/price-file/index.ts';
 import { GUEST } from '../src/core/tag-price/index.ts';
+import { type BasketAnswer, ringWhole, type TillPlace } from './ring-basket.ts';
 
 export interface Rung {
   readonly at: string;
@@ -17,7 +18,7 @@ export interface Rung {
   readonly problem: string | null;
 }
 
-/** Rings items from price files alone: no network, the same core as everywhere. */
+/** Rings items and whole baskets from price files alone: no network, the same core as everywhere. */
 export interface Ringer {
   /** Why nothing could be rung from a price file; null where all is well with it. */
   faultOf(content: string): string | null;
@@ -25,6 +26,8 @@ export interface Ringer {
     content: string,
     question: { store: string; code: string; at: Instant; group: string | null; terminal: string },
   ): Rung;
+  /** A whole basket in the open format, without what the till itself knows. */
+  basket(content: string, place: TillPlace, raw: unknown): BasketAnswer;
 }
 
 /** Compiled price files kept in memory at once; the many tills of one process share those of their store. */
@@ -49,6 +52,7 @@ export function ringer(): Ringer {
         return `the price file cannot be read (${(error as Error).message})`;
       }
     },
+    basket: (content, place, raw) => ringWhole(compiledOf(content), place, raw),
     ring(content, { store, code, at, group, terminal }) {
       const compiled = compiledOf(content);
       const item = compiled.plan.items.find(({ sku, gtin }) => sku === code || gtin === code);

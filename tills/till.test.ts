@@ -2,7 +2,9 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
+import { offer, ring } from '../tests/plans/basket-plan.ts';
 import { signed } from '../tests/plans/signed.ts';
+import { withPromotions } from '../tests/plans/small-plan.ts';
 import { ringer } from './ring.ts';
 import { type Till, till } from './till.ts';
 
@@ -106,6 +108,52 @@ describe('a till', () => {
     await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
     await one.poll();
     expect(one.state().problem).toBeNull();
+  });
+
+  describe('with a whole basket before it', () => {
+    const deals = withPromotions(
+      offer('two', { kind: 'mixAndMatch', items: { items: ['milk'] }, take: 2, value: { total: '40.00' } }),
+      offer(
+        'code',
+        { kind: 'basketReward', threshold: 'subtotal', tiers: [{ atLeast: '1', amountOff: '5.00' }] },
+        { codes: ['FIVE'] },
+      ),
+    );
+    const basket = { lines: [{ sku: 'milk', quantity: 3 }], codes: ['FIVE', 'SIX'] };
+
+    it('rings it from its own file, cut off or not, as the trial basket does', async () => {
+      disk.held = chain.file(3, 'east', deals);
+      const one = make();
+      await new Promise((resolve) => server.close(resolve));
+      await one.poll();
+      const rung = one.ringBasket(basket);
+      const at = '2027-04-14T12:00';
+      const tried = ring(deals, { ...basket, store: 'east', terminal: 'east-1', at });
+      expect(rung).toMatchObject({ ok: true, rung: { receipt: tried, labels: { two: 'two' } } });
+      expect(tried).toMatchObject({ total: '59.90', saving: '14.80' });
+      await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    });
+
+    it('takes a barcode for a SKU, and says what is wrong with what it cannot ring', () => {
+      const coded = {
+        ...deals,
+        items: deals.items.map((item) => (item.sku === 'milk' ? { ...item, gtin: '4006381333931' } : item)),
+      };
+      disk.held = chain.file(3, 'east', coded);
+      const one = make();
+      expect(one.ringBasket({ lines: [{ sku: '4006381333931', quantity: 1 }] })).toMatchObject({
+        rung: { receipt: { total: '24.90' }, names: { milk: 'Sun milk' } },
+      });
+      for (const wrong of [null, {}, { lines: [{ sku: 'milk', quantity: -1 }] }, { lines: [null] }])
+        expect(one.ringBasket(wrong)).toMatchObject({
+          ok: false,
+          faults: [expect.stringContaining('/lines')],
+        });
+    });
+
+    it('rings nothing while it holds nothing', () => {
+      expect(make().ringBasket(basket)).toBeNull();
+    });
   });
 
   it('asks nothing while it is off', async () => {

@@ -3,6 +3,7 @@ import { type Instant, parseMoment, zoneClock } from '../src/core/calendar/index
 import { accept } from './accept.ts';
 import type { PriceFileDisk } from './price-file-disk.ts';
 import type { Ringer, Rung } from './ring.ts';
+import type { BasketAnswer } from './ring-basket.ts';
 
 export interface TillIdentity {
   readonly id: string;
@@ -31,6 +32,8 @@ export interface Till {
   /** Asks the server for something newer, and tells it what is held. Nothing happens while switched off. */
   poll(): Promise<void>;
   ring(code: string, group: string | null): Rung | null;
+  /** Null: nothing is held to ring from. */
+  ringBasket(basket: unknown): BasketAnswer | null;
   switchOn(on: boolean): void;
   /** Sets its clock to a wall time of its store; null: right again. False where the text is no wall time. */
   setClock(wall: string | null): boolean;
@@ -138,6 +141,10 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
           terminal: identity.id,
         })
       );
+    },
+    ringBasket(basket) {
+      const place = { store: identity.store, terminal: identity.id, at: clock() as Instant };
+      return envelope && ports.ringer.basket(envelope.content, place, basket);
     },
     switchOn(value) {
       on = value;

@@ -1,0 +1,46 @@
+import type { ReceiptDocument } from '../src/core/basket/index.ts';
+import { document, escapeHtml } from './page.ts';
+import type { BasketAnswer, RungBasket } from './ring-basket.ts';
+import type { TillState } from './till.ts';
+
+/** What was put before the till, as it stands in the address. */
+export interface AskedBasket {
+  /** "Q100181*2,Q100119*0.5" */
+  readonly lines: string;
+  readonly codes: string;
+  readonly group: string;
+  readonly payment: string;
+}
+
+/** A till's page for a whole basket: what is in it, and the receipt. */
+export function basketPage(state: TillState, asked: AskedBasket, answer: BasketAnswer | null): string {
+  const groups = state.groups
+    .map(
+      ({ id, name }) =>
+        `<option value="${escapeHtml(id)}"${id === asked.group ? ' selected' : ''}>${escapeHtml(name)}</option>`,
+    )
+    .join('');
+  const field = (label: string, name: keyof AskedBasket, size: number) =>
+    `<label>${label}<input name="${name}" value="${escapeHtml(asked[name])}" size="${size}"></label>`;
+  return document(
+    `Basket at till ${state.id}`,
+    `<p><a href="/till/${escapeHtml(state.id)}">Till ${escapeHtml(state.id)}</a></p><h1>A basket</h1>
+<form><label>SKU or barcode<input name="add" autofocus></label><label>How many<input name="quantity" value="1" size="4"></label><button>Put in</button>
+${field('Goods so far', 'lines', 30)}${field('Codes', 'codes', 12)}${field('Paid by', 'payment', 8)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
+${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(answer.rung) : faultWords(answer.faults)}`,
+  );
+}
+
+const faultWords = (faults: readonly string[]): string =>
+  `<ul class="off" role="alert">${faults.map((fault) => `<li>${escapeHtml(fault)}</li>`).join('')}</ul>`;
+
+function receiptWords({ receipt, labels, names }: RungBasket): string {
+  const line = ({ sku, quantity, tag, net, gift, reductions }: ReceiptDocument['lines'][number]) =>
+    `<tr><td>${escapeHtml(names[sku] ?? sku)}${gift ? ', a gift' : ''}<br>${quantity} × ${tag}${reductions
+      .map(({ promotion, amount }) => `<br>${escapeHtml(labels[promotion] ?? promotion)} −${amount}`)
+      .join('')}</td><td class="amount">${net}</td></tr>`;
+  return `<section role="status"><table><tbody>${receipt.lines.map(line).join('')}</tbody></table>
+<p class="figure">${receipt.total}</p><p>${receipt.currency}${receipt.saving === '0.00' ? '' : `, ${receipt.saving} saved`}</p>
+${receipt.problems.map(({ message }) => `<p class="off">${escapeHtml(message)}</p>`).join('')}
+${receipt.codes.map(({ code, accepted, reason }) => `<p>Code ${escapeHtml(code)}: ${accepted ? 'accepted' : escapeHtml(reason)}</p>`).join('')}</section>`;
+}

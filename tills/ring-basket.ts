@@ -1,0 +1,64 @@
+import { parseBasket } from '../src/contracts/index.ts';
+import {
+  type BasketDocument,
+  type ReceiptDocument,
+  receiptDocument,
+  ringBasket,
+} from '../src/core/basket/index.ts';
+import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
+import { describeFault } from '../src/core/plan/index.ts';
+import type { CompiledPlan } from '../src/core/price-book/index.ts';
+
+/** A basket as it is put before a till; the till itself says where and when. */
+export type TillBasket = Omit<BasketDocument, 'store' | 'at' | 'terminal' | 'channel'>;
+
+export interface RungBasket {
+  readonly receipt: ReceiptDocument;
+  /** By id: what shoppers read of each promotion of the file. */
+  readonly labels: Readonly<Record<string, string>>;
+  /** By SKU. */
+  readonly names: Readonly<Record<string, string>>;
+}
+
+export type BasketAnswer =
+  | { readonly ok: true; readonly rung: RungBasket }
+  | { readonly ok: false; readonly faults: readonly string[] };
+
+/** Where and when a till rings. */
+export interface TillPlace {
+  readonly store: string;
+  readonly terminal: string;
+  readonly at: Instant;
+}
+
+/** Rings a whole basket from a price file alone. A barcode does where a SKU is wanted. */
+export function ringWhole(compiled: CompiledPlan, place: TillPlace, raw: unknown): BasketAnswer {
+  const { store, terminal } = place;
+  const at = formatMoment(place.at, compiled.clockOf(compiled.stores.get(store)!));
+  const asked = typeof raw === 'object' && raw !== null ? raw : {};
+  const parsed = parseBasket({ ...withSkus(asked, compiled), store, terminal, at }, compiled);
+  if (!parsed.ok) return { ok: false, faults: parsed.faults.map(describeFault) };
+  const receipt = receiptDocument(ringBasket(compiled, parsed.basket), compiled.plan.currency);
+  const { items, promotions } = compiled.plan;
+  const named = new Set(receipt.lines.map(({ sku }) => sku));
+  return {
+    ok: true,
+    rung: {
+      receipt,
+      labels: Object.fromEntries(promotions.map(({ id, label, name }) => [id, label.default ?? name])),
+      names: Object.fromEntries(
+        items.filter(({ sku }) => named.has(sku)).map(({ sku, name }) => [sku, name]),
+      ),
+    },
+  };
+}
+
+function withSkus(basket: { lines?: unknown }, { plan }: CompiledPlan): object {
+  if (!Array.isArray(basket.lines)) return basket;
+  const byCode = new Map(plan.items.flatMap(({ gtin, sku }) => (gtin === undefined ? [] : [[gtin, sku]])));
+  const lines = basket.lines.map((line: { sku?: unknown } | null) => {
+    const sku = byCode.get(String(line?.sku));
+    return sku === undefined ? line : { ...line, sku };
+  });
+  return { ...basket, lines };
+}
