@@ -156,7 +156,9 @@ export function deals(
   const used = shelves.slice(0, Math.max(3, Math.floor(count * 0.7)));
   const many = Math.max(0, count - REWARDS.length);
   const units = Array.from({ length: many }, (_, i): PromotionDocument => {
-    const [a, b, c] = [0, 1, 2].map((step) => used[(i * 5 + step * 7) % used.length]!);
+    // Each round over the kinds begins at another shelf, so that no shelf has the same deal twice.
+    const first = i * 5 + Math.floor(i / KINDS.length);
+    const [a, b, c] = [0, 1, 2].map((step) => used[(first + step * 7) % used.length]!);
     const [name, offer] = KINDS[i % KINDS.length]!([a!, b!, c!], random);
     return {
       id: `deal-${String(i + 1).padStart(3, '0')}`,

@@ -1,11 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { eq } from 'drizzle-orm';
+import { KEPT_BASKETS } from '../../demo/kept-baskets.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/contracts/demo-people.ts';
 import { parsePlan } from '../../src/contracts/index.ts';
 import type { Instant } from '../../src/core/calendar/index.ts';
 import type { PlanDocument } from '../../src/core/plan/index.ts';
 import {
+  basketCheckRepository,
   type Database,
   planRepository,
   promotionRepository,
@@ -47,6 +49,8 @@ export async function loadDemo(
   for (const promotion of document.promotions.filter(({ id }) => NOT_SENT_YET.includes(id))) {
     await promotions.save(promotion, null, { person: 'set-up', action: 'created' });
   }
+  const checks = basketCheckRepository(db);
+  for (const kept of KEPT_BASKETS) await checks.put({ ...kept, atLeast: null, result: null }, 'set-up');
 }
 
 async function loadPeople(db: Database, environment: Environment): Promise<void> {

@@ -7,7 +7,9 @@ export interface Reply<T = unknown> {
 
 export interface Client {
   get<T = any>(path: string): Promise<Reply<T>>;
-  send<T = any>(method: 'POST' | 'PUT' | 'PATCH', path: string, body: unknown): Promise<Reply<T>>;
+  send<T = any>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body: unknown): Promise<Reply<T>>;
+  /** Bytes as they are. */
+  upload<T = any>(path: string, bytes: Uint8Array): Promise<Reply<T>>;
 }
 
 /** Speaks with the application over HTTP, with a person's cookie or without any. */
@@ -23,6 +25,7 @@ function client(cookie: string | null): Client {
     get: (path) => call(path, {}) as never,
     send: (method, path, body) =>
       call(path, { method, body: typeof body === 'string' ? body : JSON.stringify(body) }) as never,
+    upload: (path, bytes) => call(path, { method: 'POST', body: new Uint8Array(bytes) }) as never,
   };
 }
 

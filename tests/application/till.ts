@@ -27,3 +27,12 @@ export async function controlTill(id: string, form: Record<string, string>): Pro
     redirect: 'manual',
   });
 }
+
+/** Puts a whole basket before a till. */
+export async function ringAtTill(id: string, basket: object): Promise<{ status: number; body: any }> {
+  const reply = await fetch(`${running().tillPage}/till/${id}/basket`, {
+    method: 'POST',
+    body: JSON.stringify(basket),
+  });
+  return { status: reply.status, body: await reply.json() };
+}

@@ -16,7 +16,7 @@ const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
   env: ['contracts'],
   tills: ['core', 'contracts'],
   bin: ['core', 'contracts', 'demo', 'db', 'server', 'usecases'],
-  demo: ['core'],
+  demo: ['core', 'contracts'],
 };
 
 /** "core" of "src/core/money/index.ts", "tills" of "tills/till.ts". */

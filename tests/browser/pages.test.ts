@@ -12,6 +12,8 @@ const PAGES = [
   '/today',
   '/plan',
   '/plan/new',
+  '/plan/begin?aim=bigger',
+  '/plan/new?aim=bigger.along.kit',
   '/plan/face-week?where=group:city',
   '/plan/no-such-promotion',
   '/check',

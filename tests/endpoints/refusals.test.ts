@@ -13,9 +13,16 @@ const BASKET = {
   at: '2027-01-01T09:00',
   lines: [{ sku: 'Q100001', quantity: 1 }],
 };
+const DEMO_DEAL = {
+  ...change('refused-deal'),
+  where: { all: true },
+  offer: { kind: 'mixAndMatch', items: { node: 'teas' }, take: 3, value: { total: '5.00' } },
+};
+const { at: _, ...UNTIMED } = BASKET;
+const CHECK = { name: 'x', basket: UNTIMED, moment: { next: 'sat', time: '10:00' }, atMost: '30.00' };
 const body = (promotion: unknown) => ({ promotion });
 
-type Call = ['GET' | 'POST' | 'PUT' | 'PATCH', string, unknown?];
+type Call = ['GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE', string, unknown?];
 const ask = (client: Client, [method, path, sent]: Call) =>
   method === 'GET' ? client.get(path) : client.send(method, path, sent ?? {});
 
@@ -64,6 +71,12 @@ describe('nobody who is not signed in', () => {
     ['POST', '/api/files/write', {}],
     ['POST', '/api/files/sheet-lines', 'sku;price'],
     ['POST', '/api/basket', BASKET],
+    ['POST', '/api/promotions/preview-deal', body(DEMO_DEAL)],
+    ['GET', '/api/basket-checks'],
+    ['POST', '/api/basket-checks', CHECK],
+    ['DELETE', '/api/basket-checks/1'],
+    ['POST', '/api/pictures', 'bytes'],
+    ['GET', '/api/pictures/x'],
   ])('may %s %s', async (...call) => {
     expect(await ask(nobody(), call)).toMatchObject({ status: 401, body: { message: 'Sign in first.' } });
   });
@@ -73,6 +86,7 @@ describe('nobody who is not signed in', () => {
     '/today',
     '/plan',
     '/plan/new',
+    '/plan/begin',
     '/plan/calendar',
     '/plan/face-week',
     '/check',
@@ -116,6 +130,10 @@ describe('a role that does not reach so far', () => {
     ['odile', 'POST', '/api/files/sheet-lines', 'sku;price'],
     ['tove', 'GET', '/api/price?store=s002&item=Q100181&at=2027-01-01T09:00'],
     ['tove', 'POST', '/api/basket', { ...BASKET, store: 's002' }],
+    ['tove', 'POST', '/api/promotions/preview-deal', { ...body(DEMO_DEAL), store: 's002' }],
+    ['odile', 'POST', '/api/basket-checks', CHECK],
+    ['odile', 'DELETE', '/api/basket-checks/1'],
+    ['odile', 'POST', '/api/pictures', 'bytes'],
   ])('%s may not %s %s', async (name, ...call) => {
     expect(await ask(people[name], call)).toMatchObject({ status: 403 });
   });
@@ -150,6 +168,24 @@ describe('bad input is refused with where and what, and nothing is saved', () =>
     ['/lines', 'POST', '/api/basket', { store: 's001', at: '2027-01-01T09:00' }],
     ['/lines/0/quantity', 'POST', '/api/basket', { ...BASKET, lines: [{ sku: 'Q100001', quantity: -1 }] }],
     ['/at', 'POST', '/api/basket', { ...BASKET, at: 'soon' }],
+    ['/promotion', 'POST', '/api/promotions/preview-deal', {}],
+    ['/offer/kind', 'POST', '/api/promotions/preview-deal', body(DEMO_CHANGE)],
+    [
+      '/offer/value/amountOffEach',
+      'POST',
+      '/api/promotions/preview-deal',
+      body({ ...DEMO_DEAL, offer: { ...DEMO_DEAL.offer, value: { amountOffEach: '1.00' } } }),
+    ],
+    [
+      '/lines/0/quantity',
+      'POST',
+      '/api/promotions/preview-deal',
+      { ...body(DEMO_DEAL), lines: [{ sku: 'Q100001', quantity: '1e9' }] },
+    ],
+    ['/moment', 'POST', '/api/basket-checks', { ...CHECK, moment: { next: 'someday', time: '10:00' } }],
+    ['', 'POST', '/api/basket-checks', { ...CHECK, atMost: undefined }],
+    ['/basket/lines', 'POST', '/api/basket-checks', { ...CHECK, basket: { ...UNTIMED, lines: [] } }],
+    ['', 'POST', '/api/pictures', 'no picture'],
     ['', 'POST', '/api/promotions', '{"promotion": '],
     ['/name', 'POST', '/api/promotions', change_({ name: '' })],
     [

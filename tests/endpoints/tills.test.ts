@@ -4,7 +4,7 @@ import pg from 'pg';
 import { describe, expect, it } from 'vitest';
 import { as } from '../application/client.ts';
 import { running } from '../application/running.ts';
-import { askTill, controlTill } from '../application/till.ts';
+import { askTill, controlTill, ringAtTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
 
@@ -139,6 +139,38 @@ describe('a simulated till', () => {
     expect((await fetch(`${running().tillPage}/till/nowhere`)).status).toBe(404);
     const page = await (await fetch(`${running().tillPage}/till/s015-1?code=Q100181`)).text();
     expect(page).toMatch(/Umberlea Night cream 100 ml/);
+  });
+
+  it('rings whole baskets to the receipts of the trial basket, to the last field', async () => {
+    const number = await sendSomething('for-s018', 's018');
+    await until(
+      () => askTill('s018-1'),
+      ({ holds }) => holds === number,
+    );
+    const rufus = await as('rufus');
+    const baskets = [
+      { lines: ['Q100001*3', 'Q100023*2'] },
+      { lines: ['Q100001*5', 'Q100002*2', 'Q100023*4', 'Q100181*2'], shopper: { groups: ['members'] } },
+      { lines: ['Q100181*1', 'Q100023*9', 'Q100119*3'], codes: ['NOPE'] },
+    ].map(({ lines, ...rest }) => ({
+      ...rest,
+      lines: lines.map((line) => ({ sku: line.split('*')[0], quantity: Number(line.split('*')[1]) })),
+    }));
+    // The clock of the till and that of the question stand at one moment.
+    await controlTill('s018-1', { set: '1', clock: '2026-11-28T11:00', delay: '0' });
+    for (const basket of baskets) {
+      const { status, body } = await ringAtTill('s018-1', basket);
+      expect(status).toBe(200);
+      const place = { store: 's018', terminal: 's018-1', at: '2026-11-28T11:00' };
+      const tried = await rufus.send('POST', '/api/basket', { ...basket, ...place });
+      expect(body.rung.receipt).toEqual(tried.body.receipt);
+    }
+    await controlTill('s018-1', { right: '1' });
+    expect((await ringAtTill('s018-1', { lines: [{ sku: 'Q100001', quantity: -1 }] })).status).toBe(422);
+    const page = await fetch(
+      `${running().tillPage}/till/s018-1/basket?lines=Q100001*2&add=Q100023&quantity=1`,
+    );
+    expect(await page.text()).toContain('Camomile');
   });
 
   it('refuses a file that was tampered with, keeps the one before, and tells; a good one heals it', async () => {

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { as } from '../application/client.ts';
 import { change } from '../plans/small-plan.ts';
@@ -122,6 +123,63 @@ describe('a basket', () => {
     expect(Number(line.net)).toBeCloseTo(4 + Number(line.tag), 2);
     expect(body.promotions['three-teas'].sentence).toContain('3 of');
     expect(body.items.Q100023).toContain('Camomile');
+  });
+});
+
+describe('a basket kept as a check', () => {
+  it('is rung again once the plan has changed, by whoever, and stands on Today when it fails', async () => {
+    const rufus = await as('rufus');
+    const deal = {
+      ...change('check-teas', { when: { from: '2031-06-01T00:00', to: '2031-06-02T00:00' } }),
+      where: { stores: ['s001'] },
+      offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '4.00' } },
+    };
+    expect((await rufus.send('POST', '/api/promotions', { promotion: deal })).status).toBe(201);
+    const check = {
+      name: 'Three teas',
+      basket: { store: 's001', lines: [{ sku: 'Q100023', quantity: 3 }] },
+      moment: { at: '2031-06-01T12:00' },
+      atMost: '4.00',
+    };
+    const { status, body } = await rufus.send('POST', '/api/basket-checks', check);
+    expect({ status, result: body.result }).toMatchObject({
+      status: 201,
+      result: { total: '4.00', holds: true },
+    });
+    await rufus.send('PATCH', '/api/promotions/check-teas', { status: 'paused', revision: 1 });
+    const { body: all } = await (await as('tove')).get('/api/basket-checks');
+    expect(all.find(({ name }: any) => name === 'Three teas').result).toMatchObject({ holds: false });
+    expect((await rufus.get('/today')).body).toContain('Three teas');
+    expect((await rufus.send('DELETE', `/api/basket-checks/${body.id}`, {})).status).toBe(200);
+    expect((await rufus.send('DELETE', `/api/basket-checks/${body.id}`, {})).status).toBe(404);
+    expect((await rufus.get('/today')).body).not.toContain('Three teas');
+  });
+});
+
+describe('a picture', () => {
+  it('comes in by its bytes, and is shown as what it is to whoever is signed in', async () => {
+    const ines = await as('ines');
+    const bytes = readFileSync('docs/screenshots/today.png');
+    const small = new Uint8Array(bytes.subarray(0, 200_000));
+    const { status, body } = await ines.upload('/api/pictures', small);
+    expect(status).toBe(201);
+    expect((await ines.upload('/api/pictures', small)).body).toEqual(body);
+    const shown = await (await as('odile')).get(`/api/pictures/${body.id}`);
+    expect(shown.status).toBe(200);
+    expect((await ines.get('/api/pictures/none')).status).toBe(404);
+    const combo = {
+      ...change('with-picture'),
+      status: 'draft',
+      offer: {
+        kind: 'combo',
+        slots: [{ name: 'Tea', items: { node: 'teas' }, quantity: 2 }],
+        value: { total: '3.00' },
+        picture: body.id,
+      },
+    };
+    expect((await ines.send('POST', '/api/promotions', { promotion: combo })).status).toBe(201);
+    const kept = (await ines.get('/api/promotions/with-picture')).body.promotion;
+    expect(kept.offer).toEqual(combo.offer);
   });
 });
 

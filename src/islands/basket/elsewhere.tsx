@@ -103,7 +103,7 @@ function Rung({
         {cents === 0 ? 'It costs the same there' : `${difference} ${cents > 0 ? 'dearer' : 'cheaper'} there`},{' '}
         {shortMoment(at, view.now)}.
       </p>
-      <PrintedReceipt trial={data} />
+      <PrintedReceipt trial={data} name="Receipt elsewhere" />
     </>
   );
 }

@@ -3,13 +3,16 @@ import type { TrialBasket } from '../../contracts/view/index.ts';
 /** The receipt as the till prints it. */
 export function PrintedReceipt({
   trial: { receipt, items, promotions },
+  name = 'Receipt',
 }: {
   trial: Pick<TrialBasket, 'receipt' | 'items' | 'promotions'>;
+  /** Where there is more than one on a page. */
+  name?: string;
 }) {
   const nameOf = (id: string) => promotions[id]?.name ?? id;
   const { lines, delivery } = receipt;
   return (
-    <section aria-label="Receipt" className="bg-base-200 px-5 py-4">
+    <section aria-label={name} className="bg-base-200 px-5 py-4">
       <ul className="tabular-nums">
         {lines.map(({ sku, quantity, tag, net, gift, reductions }, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a line is its place on the receipt.

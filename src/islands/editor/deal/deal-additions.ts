@@ -13,6 +13,7 @@ export function additionsTo(offer: BasketOfferDocument): readonly Addition[] {
   switch (offer.kind) {
     case 'combo':
       return [
+        ...(offer.value ? [] : [{ part: 'value', words: 'one price for all together' }]),
         { part: 'extra', words: 'what costs extra' },
         { part: 'picture', words: offer.picture ? 'the picture' : 'a picture' },
       ];
