@@ -102,7 +102,7 @@ function rung(
   const parsed = parseBasket({ ...basket, at }, compiled);
   if (!parsed.ok) return { total: null, holds: false, problems: parsed.faults.map(describeFault) };
   const { currency } = compiled.plan;
-  const { total, problems } = ringBasket(compiled, parsed.basket, WORK);
+  const { total, problems } = ringBasket(compiled, parsed.basket, WORK, { nearly: false });
   // A basket of which something is not sold costs less, and says nothing of what it stands for.
   const whole = problems.every(({ line }) => line === null);
   return {

@@ -59,7 +59,7 @@ export async function previewDeal(
     return {
       lines: basket.lines.map(({ sku, thousandths }) => ({ sku, quantity: formatThousandths(thousandths) })),
       basket: trialBasketView(plan, names, ringBasket(compiled, basket, WORK), null),
-      without: formatAmount(minorUnits(ringBasket(before, basket, WORK).total), currency),
+      without: formatAmount(minorUnits(ringBasket(before, basket, WORK, { nearly: false }).total), currency),
     };
   }
 }

@@ -1,6 +1,6 @@
 import type { MinorUnits } from '../money/index.ts';
 import type { CountedBy } from '../plan/index.ts';
-import { type Book, book, pricesIn } from '../price-book/index.ts';
+import { type Book, book } from '../price-book/index.ts';
 import type { ItemSelection } from '../selection/index.ts';
 import type { Applied } from './offers/applied.ts';
 import { freeUnits } from './offers/free-goods.ts';
@@ -26,12 +26,11 @@ export function nearlyThere(ringing: Ringing, applied: readonly Applied[]): Near
   for (const { offer, times } of applied)
     timesOf.set(offer.promotion, (timesOf.get(offer.promotion) ?? 0) + times);
   const cheapest = cheapestIn(ringing);
+  const free = ringing.units.filter(({ position }) => !used.has(position));
   return ringing.live.flatMap((live) => {
-    const { promotion, fits } = live;
-    if (!ringing.units.some((unit) => fits.some((has) => has(unit)))) return [];
+    const { promotion } = live;
     const limit = promotion.limitPerBasket ?? Number.POSITIVE_INFINITY;
     const spent = (timesOf.get(promotion.id) ?? 0) >= limit;
-    const free = ringing.units.filter(({ position }) => !used.has(position));
     const step =
       'count' in promotion.offer
         ? nextStep(ringing, live, applied, free, spent, cheapest)
@@ -43,25 +42,30 @@ export function nearlyThere(ringing: Ringing, applied: readonly Applied[]): Near
 }
 
 type Step = Omit<NearlyThere, 'promotion'>;
+/** Some goods, with the numbers of their items where those are fixed. */
+interface PartGoods {
+  readonly selection: ItemSelection;
+  readonly numbers: Int32Array | null;
+}
 /** @param among the only items that count; absent: all of the part. */
-type Cheapest = (part: ItemSelection, among?: readonly number[]) => Unit | null;
+type Cheapest = (part: PartGoods, among?: readonly number[]) => Unit | null;
 
 /** The cheapest item of some goods that is sold here by the piece, as a unit to add. */
-function cheapestIn({ compiled, situation, basket }: Ringing): Cheapest {
+function cheapestIn({ compiled, situation, basket, priceOf }: Ringing): Cheapest {
   const { items } = compiled.catalogue;
-  const priceOf = pricesIn(compiled, situation);
   let row: Book | null = null;
-  return (part, among) => {
+  return ({ selection, numbers }, among) => {
     row ??= book(compiled, situation.at, [basket.store], undefined, situation.shopper);
     const { prices, regular } = row;
     let best = -1;
     const look = (item: number) => {
       const price = prices[item]!;
       if (price < 0 || (best >= 0 && price >= prices[best]!)) return;
-      if ((items[item]!.unit ?? 'each') === 'each' && part.has(item, regular[item] as MinorUnits))
+      if ((items[item]!.unit ?? 'each') === 'each' && selection.has(item, regular[item] as MinorUnits))
         best = item;
     };
-    if (among) among.forEach(look);
+    const few = among ?? numbers;
+    if (few) few.forEach(look);
     else for (let item = 0; item < items.length; item++) look(item);
     const answer = best < 0 ? null : priceOf(best);
     if (answer?.kind !== 'price') return null;
@@ -76,8 +80,11 @@ function cheapestIn({ compiled, situation, basket }: Ringing): Cheapest {
   };
 }
 
-const partsOf = ({ offers }: Ringing, { promotion }: LiveOffer) =>
-  offers.find((offer) => offer.promotion.id === promotion.id)!.parts();
+function partsOf({ offers }: Ringing, { promotion }: LiveOffer): PartGoods[] {
+  const offer = offers.find(({ promotion: { id } }) => id === promotion.id)!;
+  const numbers = offer.numbers();
+  return offer.parts().map((selection, i) => ({ selection, numbers: numbers[i]! }));
+}
 
 /** One more application out of what is free and what would be added, part by part. */
 function onceMore(ringing: Ringing, live: LiveOffer, free: readonly Unit[], cheapest: Cheapest): Step | null {

@@ -8,6 +8,7 @@ import {
   type Situation,
   situationOf,
 } from '../price-book/index.ts';
+import type { PriceAnswer } from '../tag-price/index.ts';
 import type { Basket } from './basket.ts';
 import { checkCodes } from './codes.ts';
 import { nearlyThere } from './nearly-there.ts';
@@ -45,10 +46,12 @@ export interface Ringing {
   readonly situation: Situation;
   readonly lines: readonly PricedLine[];
   readonly units: readonly Unit[];
-  /** Everything over the basket that is live for it; `live` are the unit offers among it. */
+  /** Everything over the basket that is live for it; `live` are the unit offers among it that its units touch. */
   readonly offers: readonly CompiledOffer[];
   readonly live: readonly LiveOffer[];
   readonly goods: Goods;
+  /** The price of an item, by its number, where and when the basket is rung. */
+  priceOf(item: number): PriceAnswer;
 }
 
 /** All that a basket is rung with: codes looked at, lines at their tag prices, the offers that are live for it. */
@@ -66,16 +69,22 @@ export function ringingOf(
   return { ringing: prepare(compiled, basket, { ...plain, holding, usedUp }), codes };
 }
 
+export interface RingOptions {
+  /** A unit offer that is left out, to see what would be without it. */
+  readonly without?: string | null;
+  /** Whether what is nearly reached is wanted. */
+  readonly nearly?: boolean;
+}
+
 /**
  * Rings a basket: the tag prices, the shopper's best of all offers, rewards, delivery (pricing rules 4).
  * @param budget work that the search may do.
- * @param without a unit offer that is left out, to see what would be without it.
  */
 export function ringBasket(
   compiled: CompiledPlan,
   basket: Basket,
   budget = ORDINARY_BUDGET,
-  without: string | null = null,
+  { without = null, nearly = true }: RingOptions = {},
 ): Receipt {
   const { ringing: whole, codes } = ringingOf(compiled, basket);
   const ringing =
@@ -93,7 +102,7 @@ export function ringBasket(
   const outcome: Outcome = alone
     ? { applied: [], pieces: tagged, rewards: sole, sole: true }
     : { applied: chosen.applied, pieces: after, rewards: together, sole: false };
-  return finish(ringing, outcome, chosen.choice, { codes, weights });
+  return finish(ringing, outcome, chosen.choice, { codes, weights, nearly });
 }
 
 interface Outcome {
@@ -108,7 +117,7 @@ function finish(
   ringing: Ringing,
   { applied, pieces, rewards, sole }: Outcome,
   choice: Choice,
-  { codes, weights }: { codes: Receipt['codes']; weights: Weights },
+  { codes, weights, nearly }: { codes: Receipt['codes']; weights: Weights; nearly: boolean },
 ): Receipt {
   const { basket, live } = ringing;
   const lines = receiptLines(ringing, applied, pieces, rewards);
@@ -129,7 +138,7 @@ function finish(
     delivery,
     codes,
     // Where a reward admits nothing beside it, no unit offer could be applied anyway.
-    nearly: sole ? [] : nearlyThere(ringing, applied),
+    nearly: sole || !nearly ? [] : nearlyThere(ringing, applied),
     problems: problemsOf(ringing),
   };
 }
@@ -151,11 +160,18 @@ function prepare(compiled: CompiledPlan, basket: Basket, situation: Situation): 
     },
   };
   const offers = compiled.offers.filter((offer) => barOf(offer, situation) === null);
-  const live = offers.filter(isUnitOffer).map((offer): LiveOffer & { promotion: UnitOfferPromotion } => ({
+  const units = unitsOf(lines);
+  const ofLines = [...new Map(units.map((unit) => [unit.line, unit])).values()];
+  const touching = offers.filter(
+    (offer) =>
+      isUnitOffer(offer) &&
+      offer.parts().some((part) => ofLines.some(({ item, regular }) => part.has(item, regular))),
+  );
+  const live = touching.map((offer): LiveOffer & { promotion: UnitOfferPromotion } => ({
     promotion: offer.promotion as UnitOfferPromotion,
     fits: offer.parts().map((part) => (unit: Unit) => part.has(unit.item, unit.regular)),
   }));
-  return { compiled, basket, situation, lines, units: unitsOf(lines), offers, live, goods };
+  return { compiled, basket, situation, lines, units, offers, live, goods, priceOf };
 }
 
 const isUnitOffer = ({ promotion: { offer } }: CompiledOffer): boolean =>

@@ -23,7 +23,7 @@ export function secondBest(
 ): SecondBest | null {
   let second: SecondBest | null = null;
   for (const { promotion } of best.applications) {
-    const receipt = ringBasket(compiled, basket, budget, promotion);
+    const receipt = ringBasket(compiled, basket, budget, { without: promotion, nearly: false });
     const difference = best.saving - receipt.saving;
     if (!second || difference < second.difference) second = { without: promotion, receipt, difference };
   }

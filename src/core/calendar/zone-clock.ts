@@ -53,8 +53,15 @@ export function zoneClock(zone: string): ZoneClock {
     return segments;
   }
 
+  // Questions come in runs about one year: the last one is at hand.
+  let held = { from: 0, to: 0, segments: [] as readonly Segment[] };
+
   function offsetAt(at: Instant): number {
-    const segments = segmentsOf(new Date(at).getUTCFullYear());
+    if (at < held.from || at >= held.to) {
+      const year = new Date(at).getUTCFullYear();
+      held = { from: Date.UTC(year, 0, 1), to: Date.UTC(year + 1, 0, 1), segments: segmentsOf(year) };
+    }
+    const { segments } = held;
     let i = segments.length - 1;
     while (i > 0 && segments[i]!.start > at) i--;
     return segments[i]!.offset;

@@ -1,5 +1,11 @@
 import type { ItemRule, Offer, Plan, PriceChange, Promotion } from '../plan/index.ts';
-import { type Catalogue, compileItemRule, type ItemSelection, storesOf } from '../selection/index.ts';
+import {
+  type Catalogue,
+  compileItemRule,
+  type ItemSelection,
+  numbersIn,
+  storesOf,
+} from '../selection/index.ts';
 
 export type BasketOffer = Exclude<Offer, PriceChange>;
 export type BasketOfferPromotion = Promotion & { readonly offer: BasketOffer };
@@ -10,6 +16,8 @@ export interface CompiledOffer {
   stores(): ReadonlySet<string>;
   /** The goods of each of its parts: of a combo its slots, of buy and get what is bought and then what is got. */
   parts(): readonly ItemSelection[];
+  /** Numbers of the items of each part, rising; null where that depends on regular prices. */
+  numbers(): readonly (Int32Array | null)[];
 }
 
 export function compileOffers(plan: Plan, catalogue: Catalogue): CompiledOffer[] {
@@ -26,6 +34,7 @@ export function compileOffer(
 ): CompiledOffer {
   let stores: ReadonlySet<string> | undefined;
   let parts: readonly ItemSelection[] | undefined;
+  let numbers: readonly (Int32Array | null)[] | undefined;
   return {
     promotion,
     stores() {
@@ -35,6 +44,10 @@ export function compileOffer(
     parts() {
       parts ??= rulesOf(promotion.offer).map((rule) => compileItemRule(rule, catalogue, plan.currency));
       return parts;
+    },
+    numbers() {
+      numbers ??= this.parts().map(({ fixed }) => numbersIn(fixed));
+      return numbers;
     },
   };
 }

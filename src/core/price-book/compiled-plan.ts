@@ -13,6 +13,7 @@ import {
   compileItemRule,
   type ItemSelection,
   indexCatalogue,
+  numbersIn,
   storesOf,
 } from '../selection/index.ts';
 import {
@@ -119,15 +120,6 @@ export function compileChange(
       return table;
     },
   };
-}
-
-function numbersIn(mask: Uint8Array | null): Int32Array | null {
-  if (!mask) return null;
-  const numbers: number[] = [];
-  mask.forEach((one, index) => {
-    if (one === 1) numbers.push(index);
-  });
-  return Int32Array.from(numbers);
 }
 
 /** Ranges add up; no ranges at all means that every store carries everything. */

@@ -37,7 +37,7 @@ export function priceAt(compiled: CompiledPlan, question: PriceQuestion): PriceA
   return answer(compiled, index, situation, (change) => barOf(change, situation));
 }
 
-/** Prices of many items in one situation: what does not depend on the item is asked once. */
+/** Prices of many items in one situation: what does not depend on the item is asked once, and so is every item. */
 export function pricesIn(compiled: CompiledPlan, situation: Situation): (index: number) => PriceAnswer {
   const bars = new Map<CompiledChange, LostReason | null>();
   const bar = (change: CompiledChange): LostReason | null => {
@@ -48,7 +48,14 @@ export function pricesIn(compiled: CompiledPlan, situation: Situation): (index: 
     }
     return found;
   };
-  return (index) => answer(compiled, index, situation, bar);
+  const answers = new Map<number, PriceAnswer>();
+  return (index) => {
+    const known = answers.get(index);
+    if (known) return known;
+    const found = answer(compiled, index, situation, bar);
+    answers.set(index, found);
+    return found;
+  };
 }
 
 export function situationOf(

@@ -71,3 +71,13 @@ function combine(
   if (parts.some((part) => part.fixed === null)) return { fixed: null, has };
   return fixed(Uint8Array.from(catalogue.items, (_, index) => (has(index, null) ? 1 : 0)));
 }
+
+/** The numbers of a fixed selection's items, rising; null where it is not fixed. */
+export function numbersIn(mask: Uint8Array | null): Int32Array | null {
+  if (!mask) return null;
+  const numbers: number[] = [];
+  mask.forEach((one, index) => {
+    if (one === 1) numbers.push(index);
+  });
+  return Int32Array.from(numbers);
+}

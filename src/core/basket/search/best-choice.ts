@@ -6,7 +6,8 @@ import { componentsOf } from './components.ts';
 import type { Taken } from './front.ts';
 import { biggestFirst, type Found, noPrices } from './greedy.ts';
 import { arcsOf, type Layered } from './layered.ts';
-import { commonOrder, spreadAll } from './reading-order.ts';
+import { commonOrder, spreadAll, spreadAnew } from './reading-order.ts';
+import { rearranged } from './rearrange.ts';
 import { type Share, split } from './split.ts';
 import { type SweepResult, sweep } from './sweep.ts';
 import { tieWeights } from './ties.ts';
@@ -75,12 +76,27 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
       all = both(all, tried(share, search));
       continue;
     }
-    const pricing = priced(share, search);
-    const solved = solve(share, pricing, search, 1);
-    const choice = proven(share, pricing, solved, search);
-    all = both(all, choice);
+    const better = readAnew(share, search);
+    const pricing = priced(better, search);
+    const solved = solve(better, pricing, search, 1);
+    all = both(all, proven(better, pricing, solved, search));
   }
   return all;
+}
+
+/** The share in an order of reading in which fewer offers are open at once. */
+function readAnew(share: Share, { offers, spend }: Search): Share {
+  const byNumber = new Map(offers.map((offer) => [offer.machine.offer, offer]));
+  const units = rearranged(share.offers, share.units, byNumber, spend);
+  if (units.every((unit, i) => unit === share.units[i])) return share;
+  const layered: Layered[] = [];
+  for (const one of share.offers) {
+    const anew = spreadAnew(byNumber.get(one.offer)!, one.units, units);
+    if (!anew) return share;
+    spend(4 * arcsOf(anew));
+    layered.push(anew);
+  }
+  return { offers: layered, units };
 }
 
 /** How many combinations of states there can be between two units. */
@@ -150,10 +166,17 @@ function solve(share: Share, pricing: Pricing, search: Search, depth: number): S
 
 const sizeOf = (offers: readonly Layered[]): number => offers.reduce((sum, offer) => sum + arcsOf(offer), 0);
 
-function swept({ offers, units }: Share, pricing: Pricing, { spend }: Search): Solved {
-  let best: Found = pricing.found;
-  let above = Math.floor(pricing.bound + CLOSE);
-  let kept = offers;
+function swept(share: Share, before: Pricing, search: Search): Solved {
+  const { spend } = search;
+  const first = worthwhile(share.offers, before, before.found.saving + 1);
+  const atHand = { offers: first, units: readBy(first, share.units) };
+  const anew = readAnew(atHand, search);
+  // What was ruled out by the prices so far comes back with the new order, and is ruled out by prices of its own.
+  const pricing = anew === atHand ? before : priced(anew, search);
+  const { units } = anew;
+  let kept = anew.offers;
+  let best: Found = pricing.found.saving > before.found.saving ? pricing.found : before.found;
+  let above = Math.max(best.saving, Math.floor(Math.min(before.bound, pricing.bound) + CLOSE));
   for (const width of WIDTHS) {
     kept = worthwhile(kept, pricing, best.saving + 1);
     if (above <= best.saving || kept.length === 0) return { ...best, above: best.saving };

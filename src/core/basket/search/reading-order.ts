@@ -20,7 +20,9 @@ export function commonOrder(offers: readonly OfferInBasket[]): readonly Unit[] {
   ];
   const unsuited = orders.map((order) => {
     const place = placesIn(order);
-    return offers.filter((offer) => !suits(offer, place)).length;
+    const read = ({ machine: { members } }: OfferInBasket) =>
+      members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
+    return offers.filter((offer) => !suits(offer, read(offer))).length;
   });
   return unsuited[1]! < unsuited[0]! ? orders[1]! : orders[0]!;
 }
@@ -35,14 +37,30 @@ export function spreadAll(
   const layered: Layered[] = [];
   let lost = 0;
   for (const offer of offers) {
-    const units = offer.machine.members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
-    const machine = suits(offer, place) ? offer.machine : rememberingMachine(offer);
-    const one = spread(machine, units, offer.startOf, MOST_ARCS);
+    const one = spreadIn(offer, offer.machine.members, place);
     spend(one ? 4 * arcsOf(one) : MOST_ARCS);
     if (one) layered.push(one);
     else lost += mostOf(offer, spend);
   }
   return { layered, lost };
+}
+
+/**
+ * An offer spread out over some of its units, the others skipped, in another order.
+ * @returns null where it would be too large.
+ */
+export const spreadAnew = (
+  offer: OfferInBasket,
+  units: readonly Unit[],
+  order: readonly Unit[],
+): Layered | null => spreadIn(offer, units, placesIn(order));
+
+type Places = ReadonlyMap<number, number>;
+
+function spreadIn(offer: OfferInBasket, members: readonly Unit[], place: Places): Layered | null {
+  const units = members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
+  const machine = suits(offer, units) ? offer.machine : rememberingMachine(offer);
+  return spread(machine, units, offer.startOf, MOST_ARCS);
 }
 
 /** What an offer could save by itself, read in its own order; where even that is too much, all that its units cost. */
@@ -55,12 +73,9 @@ function mostOf(offer: OfferInBasket, spend: (work: number) => boolean): number 
   return Math.max(0, gainsAhead(own, prices)[0]!);
 }
 
-const placesIn = (order: readonly Unit[]): ReadonlyMap<number, number> =>
+const placesIn = (order: readonly Unit[]): Places =>
   new Map(order.map(({ position }, place) => [position, place]));
 
-/** Whether an offer may read its units in an order: it does not mind, or finds them by falling price. */
-function suits({ machine, startOf }: OfferInBasket, place: ReadonlyMap<number, number>): boolean {
-  if (!machine.ordered) return true;
-  const read = machine.members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
-  return read.every((unit, i) => i === 0 || startOf(read[i - 1]!) >= startOf(unit));
-}
+/** Whether an offer may read units in this order: it does not mind, or finds them by falling price. */
+const suits = ({ machine, startOf }: OfferInBasket, read: readonly Unit[]): boolean =>
+  !machine.ordered || read.every((unit, i) => i === 0 || startOf(read[i - 1]!) >= startOf(unit));
