@@ -8,6 +8,7 @@ import { biggestFirst, type Found, noPrices } from './greedy.ts';
 import { arcsOf, type Layered } from './layered.ts';
 import { commonOrder, spreadAll, spreadAnew } from './reading-order.ts';
 import { rearranged } from './rearrange.ts';
+import { savingOf } from './saving-of.ts';
 import { type Share, split } from './split.ts';
 import { type SweepResult, sweep } from './sweep.ts';
 import { tieWeights } from './ties.ts';
@@ -197,45 +198,49 @@ function swept(share: Share, before: Pricing, search: Search): Solved {
   return { ...best, above };
 }
 
-/** Among all choices with the greatest saving the one that ties are broken for. */
+/**
+ * Among all choices with the greatest saving the one that ties are broken for. What falls apart is settled apart: each
+ * part then has to save just what it saves in the choice that was found.
+ */
 function settled(share: Share, pricing: Pricing, found: Found, search: Search): readonly Taken[] {
   const parts = split(worthwhile(share.offers, pricing, found.saving), share.units);
-  const ties = weightsOf(search, share.units);
-  const most = parts.map((part) => boundOf(part, pricing));
-  const whole = most.reduce((sum, bound) => sum + bound, 0);
-  const results = parts.map((part, i) => {
-    let best: SweepResult | null = null;
-    const threshold = found.saving - (whole - most[i]!);
-    for (const width of TIE_WIDTHS) {
-      best = sweep({
-        offers: part.offers,
-        units: part.units,
-        prices: pricing.prices,
-        threshold,
-        width,
-        ties,
-        spend: search.spend,
-      });
-      if (best.dropped < threshold - CLOSE || !search.spend(0)) break;
-    }
-    return best!;
-  });
-  const saving = results.reduce((sum, result) => sum + (result.saving ?? 0), 0);
-  return saving === found.saving ? results.flatMap(({ taken }) => taken) : found.taken;
+  const taken = parts.map((part) => settledPart(part, pricing, found, search));
+  return taken.every((one) => one !== null) ? taken.flat() : found.taken;
 }
 
-/** What a part can save at most, at the prices that were found for the whole. */
-const boundOf = ({ offers, units }: Share, { prices }: Pricing): number =>
-  units.reduce((sum, { position }) => sum + prices[position]!, 0) +
-  offers.reduce((sum, offer) => sum + gainsAhead(offer, prices)[0]!, 0);
+/** Null: there was no room to look at all that could be. */
+function settledPart(atHand: Share, before: Pricing, found: Found, search: Search): readonly Taken[] | null {
+  const own = new Set(atHand.offers.map(({ offer }) => offer));
+  const taken = found.taken.filter(({ offer }) => own.has(offer));
+  const target = { taken, saving: savingOf(atHand.offers, taken) };
+  const large = combinations(atHand) > FEW * FEW;
+  const part = large ? readAnew(atHand, search) : atHand;
+  const pricing = large ? priced(part, search, target) : before;
+  const kept = large ? worthwhile(part.offers, pricing, target.saving) : part.offers;
+  let best: SweepResult | null = null;
+  for (const width of TIE_WIDTHS) {
+    best = sweep({
+      offers: kept,
+      units: readBy(kept, part.units),
+      prices: pricing.prices,
+      threshold: target.saving,
+      width,
+      ties: weightsOf(search, part.units),
+      spend: search.spend,
+    });
+    if (best.dropped < target.saving - CLOSE || !search.spend(0)) break;
+  }
+  return best?.saving === target.saving ? best.taken : null;
+}
 
 function readBy(offers: readonly Layered[], units: readonly Unit[]): readonly Unit[] {
   const read = new Set(offers.flatMap((offer) => offer.units.map(({ position }) => position)));
   return units.filter(({ position }) => read.has(position));
 }
 
-function priced({ offers: layered, units }: Share, { offers, spend }: Search): Pricing {
-  const greedy = biggestFirst(layered, units);
+/** @param known a choice that is known to be possible; absent: the biggest saving first. */
+function priced({ offers: layered, units }: Share, { offers, spend }: Search, known?: Found): Pricing {
+  const greedy = known ?? biggestFirst(layered, units);
   const prices = noPrices(units);
   if (layered.length === 1) return { prices, bound: gainsAhead(layered[0]!, prices)[0]!, found: greedy };
   const readers = new Map<number, string[]>();
