@@ -11,8 +11,16 @@ export function bundleMachine(
   start: StartingPrice,
   limit: Limit,
 ): OfferMachine {
-  if (offer.value.kind === 'amountOff' && mayOutgrow(offer.value.amount, offer.take, members, start))
-    return cappedMachine(number, offer.take, offer.value.amount, members, start, limit);
+  if (offer.value.kind === 'amountOff') {
+    const { amount } = offer.value;
+    const prices = members.map(start).sort((a, b) => a - b);
+    const sum = (some: readonly number[]) => some.reduce((all, price) => all + price, 0);
+    // What no bundle of them costs makes every one of them free.
+    if (sum(prices.slice(-offer.take)) <= amount)
+      return countingMachine(number, offer.take, members, [FREE], limit);
+    if (sum(prices.slice(0, offer.take)) < amount)
+      return cappedMachine(number, offer.take, amount, members, start, limit);
+  }
   const worth = worthOf(offer, start);
   // Where a tag is above its base, going back to the bases alone may be the bundle's whole saving.
   const bare =
@@ -28,6 +36,8 @@ interface Worth {
   /** Added when the bundle is complete. */
   readonly whole: number;
 }
+
+const FREE: Worth = { unit: ({ tag }) => tag, whole: 0 };
 
 function worthOf({ value }: Bundle, start: StartingPrice): Worth {
   switch (value.kind) {
@@ -80,11 +90,6 @@ function countingMachine(
   };
 }
 
-function mayOutgrow(amount: number, take: number, members: readonly Unit[], start: StartingPrice): boolean {
-  const least = members.map(start).sort((a, b) => a - b);
-  return least.slice(0, take).reduce((sum, price) => sum + price, 0) < amount;
-}
-
 /** What a unit joins: a bundle with so many units, that can bear so much of the amount so far. */
 export interface OpenBundle {
   readonly fill: number;
@@ -96,7 +101,16 @@ export interface CappedMachine extends OfferMachine {
   joins(role: number): OpenBundle;
   /** What of a sum of prices the amount can be taken from. */
   bearable(sum: number): number;
+  /** What can stand for it where it has too many states, the better first: machines that do part of what it does. */
+  readonly narrowed: readonly OfferMachine[];
+  /** Machines that never save less than it does on the same units. */
+  readonly relaxed: readonly OfferMachine[];
 }
+
+/** So many bundles the narrowed machines have open at once. */
+const FEW_OPEN = [3, 2, 1];
+/** What a bundle bears is at most the amount, and at most what it costs, and so at most any mixture of the two. */
+const MIXTURES = [1, 0.5, 0];
 
 export const isCapped = (machine: OfferMachine): machine is CappedMachine => 'joins' in machine;
 
@@ -131,13 +145,11 @@ function cappedMachine(
     roles.set(key, role);
     return role;
   };
-  return {
+  const machine = (mostOpen: number): OfferMachine => ({
     offer: number,
     members,
     ordered: false,
     start: 0,
-    joins: (role) => joins[role]!,
-    bearable: (sum) => Math.min(amount, sum),
     takings(state, unit) {
       const { made, open } = states[state]!;
       const [price, lost] = [start(unit), unit.tag - start(unit)];
@@ -158,8 +170,19 @@ function cappedMachine(
         return [i];
       });
       const joined = distinct.map(into);
-      return made + open.length < limit ? [...joined, into(null)] : joined;
+      const another = open.length < mostOpen && made + open.length < limit;
+      return another ? [...joined, into(null)] : joined;
     },
     accepts: (state) => (states[state]!.open.length === 0 ? NOTHING : null),
+  });
+  return {
+    ...machine(Number.POSITIVE_INFINITY),
+    joins: (role) => joins[role]!,
+    bearable: (sum) => Math.min(amount, sum),
+    narrowed: FEW_OPEN.map(machine),
+    relaxed: MIXTURES.map((share) => {
+      const unit = (one: Unit) => one.tag - start(one) + Math.ceil((1 - share) * start(one));
+      return countingMachine(number, take, members, [{ unit, whole: Math.ceil(share * amount) }], limit);
+    }),
   };
 }

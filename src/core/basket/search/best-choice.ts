@@ -1,3 +1,4 @@
+import { isCapped } from '../offers/bundle.ts';
 import type { OfferInBasket } from '../offers/offer-in-basket.ts';
 import type { Unit } from '../unit.ts';
 import { gainsAhead } from './best-run.ts';
@@ -31,6 +32,9 @@ export interface Budget {
 
 /** About a second's worth. */
 export const ORDINARY_BUDGET = 8_000_000;
+
+/** What looking for a bound may do, where hardly anything is left. */
+const BOUNDING = 1_500_000;
 
 const NO_CHOICE: Choice = { taken: [], saving: 0, proved: true, bound: 0 };
 const WIDTHS = [8, 32, 256, 2_048, 16_384, 65_536];
@@ -68,9 +72,9 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
     return budget.left > 0;
   };
   const order = commonOrder(offers);
-  const { layered, lost } = spreadAll(offers, order, spend);
+  const { layered, used, lost, narrowed } = spreadAll(offers, order, spend);
   const useful = layered.filter((one) => gainsAhead(one, noPrices(order))[0]! > 0);
-  const search = { offers, spend };
+  const search = { offers: used, spend };
   let all: Choice = { ...NO_CHOICE, proved: lost === 0, bound: lost };
   for (const share of split(useful, order)) {
     if (combinations(share) <= FEW) {
@@ -82,7 +86,33 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
     const solved = solve(better, pricing, search, 1);
     all = both(all, proven(better, pricing, solved, search));
   }
-  return all;
+  return bounded(all, offers, narrowed, budget);
+}
+
+/**
+ * A choice for which some offers could do only part of what they can, and how far beyond it the whole could reach: no
+ * further than where they could do more than they can.
+ */
+function bounded(
+  choice: Choice,
+  offers: readonly OfferInBasket[],
+  narrowed: readonly OfferInBasket[],
+  budget: Budget,
+): Choice {
+  if (narrowed.length === 0) return choice;
+  // Without some work of its own the bound would say nothing where the search has used up everything.
+  const own = { left: Math.max(budget.left, BOUNDING) };
+  const reaches = [0, 1, 2].map((which) => {
+    const relaxed = offers.map((offer) =>
+      narrowed.includes(offer) && isCapped(offer.machine)
+        ? { ...offer, machine: offer.machine.relaxed[which]! }
+        : offer,
+    );
+    const { saving, bound } = chooseIn(relaxed, own);
+    return saving + bound;
+  });
+  const bound = Math.max(0, Math.min(...reaches) - choice.saving);
+  return { ...choice, proved: bound === 0, bound };
 }
 
 /** The share in an order of reading in which fewer offers are open at once. */
@@ -92,7 +122,7 @@ function readAnew(share: Share, { offers, spend }: Search): Share {
   if (units.every((unit, i) => unit === share.units[i])) return share;
   const layered: Layered[] = [];
   for (const one of share.offers) {
-    const anew = spreadAnew(byNumber.get(one.offer)!, one.units, units);
+    const anew = spreadAnew(byNumber.get(one.offer)!, one, units);
     if (!anew) return share;
     spend(4 * arcsOf(anew));
     layered.push(anew);
@@ -204,8 +234,18 @@ function swept(share: Share, before: Pricing, search: Search): Solved {
  */
 function settled(share: Share, pricing: Pricing, found: Found, search: Search): readonly Taken[] {
   const parts = split(worthwhile(share.offers, pricing, found.saving), share.units);
-  const taken = parts.map((part) => settledPart(part, pricing, found, search));
+  // A machine that does only part of what it should may do another part in another order.
+  const whole = parts.reduce((sum, part) => sum + targetIn(part, found).saving, 0);
+  if (whole !== found.saving) return found.taken;
+  const taken = parts.map((part) => settledPart(part, pricing, targetIn(part, found), search));
   return taken.every((one) => one !== null) ? taken.flat() : found.taken;
+}
+
+/** The part of a choice that is made by the offers of a share. */
+function targetIn({ offers }: Share, found: Found): Found {
+  const own = new Set(offers.map(({ offer }) => offer));
+  const taken = found.taken.filter(({ offer }) => own.has(offer));
+  return { taken, saving: savingOf(offers, taken) };
 }
 
 /** Null: there was no room to look at all that could be. */

@@ -147,18 +147,18 @@ function reach(
       return after.length - 1;
     };
     const holds = (state: number): boolean => machine.holds?.(state, last) ?? true;
-    arcs.push(
-      states[l]!.map((state) => {
-        const out: Arc[] = holds(state)
-          ? [{ to: numberOf(state), role: SKIP, gain: 0, done: 0, gifts: 0 }]
-          : [];
-        for (const one of machine.takings(state, unit))
-          if (holds(one.to)) out.push({ ...one, to: numberOf(one.to) });
-        count += out.length;
-        return out;
-      }),
-    );
-    if (count > most) return null;
+    const here: Arc[][] = [];
+    for (const state of states[l]!) {
+      const out: Arc[] = holds(state)
+        ? [{ to: numberOf(state), role: SKIP, gain: 0, done: 0, gifts: 0 }]
+        : [];
+      for (const one of machine.takings(state, unit))
+        if (holds(one.to)) out.push({ ...one, to: numberOf(one.to) });
+      count += out.length;
+      if (count > most) return null;
+      here.push(out);
+    }
+    arcs.push(here);
     states.push(after);
   }
   return { states, arcs };

@@ -1,3 +1,4 @@
+import { isCapped } from '../offers/bundle.ts';
 import { byFalling, type OfferInBasket } from '../offers/offer-in-basket.ts';
 import { rememberingMachine } from '../offers/remembering.ts';
 import { fromBase, fromTag, type Unit } from '../unit.ts';
@@ -5,7 +6,9 @@ import { gainsAhead } from './best-run.ts';
 import { arcsOf, type Layered, spread } from './layered.ts';
 
 /** Arcs that one machine may have; one that needs more is left out of the search, and the answer not proved. */
-const MOST_ARCS = 2_000_000;
+const MOST_ARCS = 1_000_000;
+/** One for which another can stand need not be so large. */
+const MOST_BEFORE_NARROWING = 50_000;
 
 /**
  * One order in which all these offers read their units: by falling tag, or by falling base where that suits more of the
@@ -27,40 +30,76 @@ export function commonOrder(offers: readonly OfferInBasket[]): readonly Unit[] {
   return unsuited[1]! < unsuited[0]! ? orders[1]! : orders[0]!;
 }
 
-/** Every offer spread out over its units in the common order. `lost`: what those that are too large could save. */
+export interface Spread {
+  readonly layered: readonly Layered[];
+  /** The offers that they stand for, with the machines that were spread out. */
+  readonly used: readonly OfferInBasket[];
+  /** What offers could save that are too large and have nothing to stand for them. */
+  readonly lost: number;
+  /** Offers that are too large, for which something stands that does part of what they do. */
+  readonly narrowed: readonly OfferInBasket[];
+}
+
+/** Every offer spread out over its units in the common order. */
 export function spreadAll(
   offers: readonly OfferInBasket[],
   order: readonly Unit[],
   spend: (work: number) => boolean,
-): { layered: Layered[]; lost: number } {
+): Spread {
   const place = placesIn(order);
   const layered: Layered[] = [];
+  const used: OfferInBasket[] = [];
+  const narrowed: OfferInBasket[] = [];
   let lost = 0;
   for (const offer of offers) {
-    const one = spreadIn(offer, offer.machine.members, place);
-    spend(one ? 4 * arcsOf(one) : MOST_ARCS);
-    if (one) layered.push(one);
-    else lost += mostOf(offer, spend);
+    const { machine } = offer;
+    const few = isCapped(machine) ? machine.narrowed.map((one) => ({ ...offer, machine: one })) : [];
+    const most = few.length > 0 ? MOST_BEFORE_NARROWING : MOST_ARCS;
+    const found = firstOf([offer, ...few], (one) => {
+      const tried = spreadIn(one, machine.members, place, most);
+      spend(tried ? 4 * arcsOf(tried) : most);
+      return tried;
+    });
+    if (!found) lost += mostOf(offer, spend);
+    else {
+      layered.push(found.made);
+      used.push(found.of);
+      if (found.of !== offer) narrowed.push(offer);
+    }
   }
-  return { layered, lost };
+  return { layered, used, lost, narrowed };
 }
 
+/** The first of some of which something can be made. */
+function firstOf<T, M>(some: readonly T[], make: (one: T) => M | null): { of: T; made: M } | null {
+  for (const of of some) {
+    const made = make(of);
+    if (made) return { of, made };
+  }
+  return null;
+}
+
+/** Small enough in any order. */
+const NO_MATTER = 20_000;
+
 /**
- * An offer spread out over some of its units, the others skipped, in another order.
- * @returns null where it would be too large.
+ * An offer that is spread out, over the same units in another order.
+ * @returns null where it would be much larger.
  */
-export const spreadAnew = (
-  offer: OfferInBasket,
-  units: readonly Unit[],
-  order: readonly Unit[],
-): Layered | null => spreadIn(offer, units, placesIn(order));
+export const spreadAnew = (offer: OfferInBasket, atHand: Layered, order: readonly Unit[]): Layered | null =>
+  spreadIn(offer, atHand.units, placesIn(order), Math.max(NO_MATTER, 2 * arcsOf(atHand)));
 
 type Places = ReadonlyMap<number, number>;
 
-function spreadIn(offer: OfferInBasket, members: readonly Unit[], place: Places): Layered | null {
+function spreadIn(
+  offer: OfferInBasket,
+  members: readonly Unit[],
+  place: Places,
+  most: number,
+): Layered | null {
   const units = members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
   const machine = suits(offer, units) ? offer.machine : rememberingMachine(offer);
-  return spread(machine, units, offer.startOf, MOST_ARCS);
+  return spread(machine, units, offer.startOf, most);
 }
 
 /** What an offer could save by itself, read in its own order; where even that is too much, all that its units cost. */
