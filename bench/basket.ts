@@ -1,3 +1,4 @@
+import { chain } from '../demo/chain.ts';
 import { parseBasket, parsePlan } from '../src/contracts/index.ts';
 import { ringBasket, ringingOf } from '../src/core/basket/index.ts';
 import { offersInBasket } from '../src/core/basket/offers/offers-in-basket.ts';
@@ -6,12 +7,13 @@ import { biggestFirst, noPrices } from '../src/core/basket/search/greedy.ts';
 import { commonOrder, spreadAll } from '../src/core/basket/search/reading-order.ts';
 import { type CompiledPlan, compile } from '../src/core/price-book/index.ts';
 import { solved } from '../tests/oracle/solver.ts';
-import { adversarialPlan, benchLines, benchPlan, dice } from './generated-baskets.ts';
+import { adversarialPlan, benchLines, benchPlan, dice, shelfLines } from './generated-baskets.ts';
 import { share } from './median.ts';
 
 interface Family {
   readonly name: string;
   readonly plans: readonly CompiledPlan[];
+  readonly store?: string;
   readonly lines: (run: number) => { sku: string; quantity: number }[];
   readonly baskets: number;
   /** How many of them the solver gets too. */
@@ -36,13 +38,34 @@ function families(): Family[] {
     baskets: 8,
     solved: 1,
   };
-  return [...some, ...many, hard];
+  return [...ordinary(), ...some, ...many, hard];
+}
+
+/** The demo chain with 200 live deals over its shelves, price changes beside them, and baskets out of some shelves. */
+function ordinary(): Family[] {
+  const size = { stores: 12, zones: 4, terminals: 12, items: 4_000, priceChanges: 60, deals: 200 };
+  const document = chain(size, '2027-03-01');
+  const plan = compiled(document);
+  const shelves = new Map<string, string[]>();
+  for (const { node, sku, unit, prices } of document.items)
+    if (!unit && prices.length > 0) shelves.set(node, [...(shelves.get(node) ?? []), sku]);
+  return [10, 30, 80].map((lines) => {
+    const roll = dice(5 + lines);
+    return {
+      name: `${lines} lines of the demo chain, 200 deals`,
+      plans: [plan],
+      store: 's001',
+      lines: () => shelfLines(lines, [...shelves.values()], roll),
+      baskets: lines === 80 ? 60 : 200,
+      solved: lines === 80 ? 4 : 12,
+    };
+  });
 }
 
 function family(lines: number, offers: number): Omit<Family, 'baskets' | 'solved'> {
   const roll = dice(7 + lines);
   return {
-    name: `${lines} lines, ${offers} offers`,
+    name: `${lines} lines, crowded: an item stands in about ${Math.round(offers / 28)} of ${offers} offers`,
     plans: [compiled(benchPlan(offers, 3))],
     lines: () => benchLines(lines, roll),
   };
@@ -54,7 +77,7 @@ function compiled(plan: unknown): CompiledPlan {
   return compile(parsed.plan);
 }
 
-function measure({ name, plans, lines, baskets, solved: asked }: Family): string[] {
+function measure({ name, plans, store = 'shop', lines, baskets, solved: asked }: Family): string[] {
   const times: number[] = [];
   let proved = 0;
   let gap = 0;
@@ -65,7 +88,7 @@ function measure({ name, plans, lines, baskets, solved: asked }: Family): string
   let theirs = 0;
   for (let run = 0; run < baskets; run++) {
     const plan = plans[run % plans.length]!;
-    const parsed = parseBasket({ store: 'shop', at: '2027-03-01T12:00', lines: lines(run) }, plan);
+    const parsed = parseBasket({ store, at: '2027-03-01T12:00', lines: lines(run) }, plan);
     if (!parsed.ok) throw new Error('a basket of the bench has faults');
     const begun = performance.now();
     const receipt = ringBasket(plan, parsed.basket);

@@ -123,15 +123,29 @@ function anOffer(roll: (below: number) => number): OfferDocument {
 }
 
 /** Lines of a basket as people fill them: mostly single pieces, out of some groups more than of others. */
-export function benchLines(
+export const benchLines = (lines: number, roll: (below: number) => number) =>
+  shelfLines(
+    lines,
+    Array.from({ length: GROUPS }, (_, group) =>
+      Array.from({ length: IN_GROUP }, (_item, i) => `i${group * IN_GROUP + i}`),
+    ),
+    roll,
+  );
+
+/** The same out of shelves of any chain. */
+export function shelfLines(
   lines: number,
+  shelves: readonly (readonly string[])[],
   roll: (below: number) => number,
 ): { sku: string; quantity: number }[] {
-  const groups = Array.from({ length: Math.max(3, Math.ceil(lines / 3)) }, () => roll(GROUPS));
-  return Array.from({ length: lines }, () => ({
-    sku: `i${groups[roll(groups.length)]! * IN_GROUP + roll(IN_GROUP)}`,
-    quantity: [1, 1, 1, 2, 3][roll(5)]!,
-  }));
+  const some = Array.from(
+    { length: Math.max(3, Math.ceil(lines / 3)) },
+    () => shelves[roll(shelves.length)]!,
+  );
+  return Array.from({ length: lines }, () => {
+    const shelf = some[roll(some.length)]!;
+    return { sku: shelf[roll(shelf.length)]!, quantity: [1, 1, 1, 2, 3][roll(5)]! };
+  });
 }
 
 /** The hard family: forty pieces that are all in six offers, prices close to each other. */

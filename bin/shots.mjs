@@ -29,6 +29,32 @@ async function writeDraft(page) {
   await page.getByText(/of \d+ items change price/).waitFor();
 }
 
+/** A combo of two choices, with a price that leaves something. */
+async function writeCombo(page) {
+  await page.getByLabel('Name for colleagues').fill('Tea and plasters');
+  const press = (name) => page.getByRole('main').getByRole('button', { name }).press('Enter');
+  const fill = async (part, name, goods) => {
+    await press(part);
+    await page.getByLabel('What the till calls it').fill(name);
+    await page.getByRole('combobox', { name: 'Goods' }).fill(goods);
+    await page
+      .getByRole('option', { name: new RegExp(`^${goods}`, 'i') })
+      .first()
+      .click();
+    await page.keyboard.press('Escape');
+  };
+  await fill(/^A choice: First/, 'Tea', 'fennel tea');
+  await fill(/^A choice: Second/, 'Plasters', 'plasters');
+  await press(/^What shoppers pay:/);
+  await page.getByLabel('in EUR').fill('4.50');
+  await page.keyboard.press('Escape');
+  await page.getByRole('region', { name: 'Receipt' }).waitFor();
+  await page
+    .getByRole('region', { name: 'What it does', exact: true })
+    .and(page.locator('[aria-busy=false]'))
+    .waitFor();
+}
+
 /** A worksheet over the teas, with a second pass and a line by hand. */
 async function layOut(page) {
   await writeDraft(page);
@@ -73,10 +99,11 @@ const VIEWS = [
   { name: 'today', path: '/today' },
   { name: 'plan', path: '/plan' },
   { name: 'price-change', path: '/plan/new?where=group:city', does: writeDraft },
+  { name: 'begin', path: '/plan/begin' },
+  { name: 'combo', path: '/plan/new?kind=combo', does: writeCombo },
   { name: 'worksheet', path: '/plan/new?where=group:city', does: layOut },
   { name: 'calendar', path: '/plan/calendar' },
   { name: 'items', path: '/stockroom/items' },
-  { name: 'set', path: '/stockroom/set/summer' },
   { name: 'files', path: '/stockroom/files', does: chooseFile },
   { name: 'check', path: '/check?item=Q100181' },
   { name: 'trial-basket', path: '/check/basket?lines=Q100001*4,Q100024*4,Q100008*3,Q100119*2' },
