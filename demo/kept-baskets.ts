@@ -20,9 +20,9 @@ export const KEPT_BASKETS: readonly {
     atMost: '30.00',
   },
   {
-    name: 'A gift for under ten',
+    name: 'A little gift for under three',
     basket: { store: 's001', lines: [{ sku: 'Q100181', quantity: 1 }] },
     moment: { next: 'fri', time: '17:00' },
-    atMost: '10.00',
+    atMost: '3.00',
   },
 ];

@@ -12,6 +12,10 @@ export function followAim(text: string | null): FollowedAim {
   const asked = (text ?? '').split('.').filter(Boolean);
   const found = follow(AIMS, asked);
   return found
-    ? { keys: asked, words: answersInWords(AIMS, asked), at: found }
+    ? { keys: asked, words: answersInWords(AIMS, asked).map(asContinued), at: found }
     : { keys: [], words: [], at: AIMS };
 }
+
+/** Answers are read one after another: all but the first go on in the middle of a line. */
+const asContinued = (words: string, i: number): string =>
+  i === 0 ? words : words.charAt(0).toLowerCase() + words.slice(1);

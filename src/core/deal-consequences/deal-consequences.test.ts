@@ -164,6 +164,7 @@ describe('a deal, step by step', () => {
       parts: 'whole',
       gift: 'cup',
     });
+    expect(steps[0]).toMatchObject({ marginBefore: 5454, marginAfter: 909, breakEven: 600 });
     expect(steps[0]!.split).toEqual([
       { sku: 'green', paid: 440, gift: false },
       { sku: 'green', paid: 440, gift: false },

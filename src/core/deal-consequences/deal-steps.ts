@@ -1,6 +1,6 @@
 import { type Basket, ORDINARY_BUDGET, type Receipt, ringBasket } from '../basket/index.ts';
 import { breakEven, costUnder, marginOf } from '../consequences/index.ts';
-import type { MinorUnits } from '../money/index.ts';
+import { type MinorUnits, minorUnits } from '../money/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
 import type { SampleBasket } from './sample-baskets.ts';
@@ -43,15 +43,20 @@ export function dealStep(
   const receipt = ringBasket(alone, { ...circumstances, lines }, ORDINARY_BUDGET, { nearly: false });
   const before = receipt.lines.reduce((sum, line) => sum + (line.gift ? 0 : tagWorth(line)), 0) as MinorUnits;
   const after = receipt.goods as MinorUnits;
-  const cost = costOf(alone, promotion, receipt);
+  const cost = costOf(alone, promotion, receipt.lines);
+  const costBefore = costOf(
+    alone,
+    promotion,
+    receipt.lines.filter(({ gift }) => !gift),
+  );
   return {
     ...sample,
     before,
     after,
     cost,
-    marginBefore: marginOf(before, cost),
+    marginBefore: marginOf(before, costBefore),
     marginAfter: marginOf(after, cost),
-    breakEven: breakEven(before, after, cost),
+    breakEven: timesToEarn(before, costBefore, after, cost),
     split: single ? splitOf(receipt) : null,
     delivery: receipt.delivery && {
       before: receipt.delivery.charge as MinorUnits,
@@ -68,7 +73,22 @@ const splitOf = ({ lines }: Receipt): DealStep['split'] =>
     Array.from({ length: gift ? thousandths / 1_000 : 1 }, () => ({ sku, paid: net as MinorUnits, gift })),
   );
 
-function costOf({ catalogue }: CompiledPlan, { supplier }: Promotion, { lines }: Receipt): MinorUnits | null {
+/** How many times as many such baskets earn what they earned without the deal, whose gifts cost something too. */
+function timesToEarn(
+  before: MinorUnits,
+  costBefore: MinorUnits | null,
+  after: MinorUnits,
+  cost: MinorUnits | null,
+): number | null {
+  if (cost === null || costBefore === null) return null;
+  return breakEven(minorUnits(before - costBefore), minorUnits(after - cost), minorUnits(0));
+}
+
+function costOf(
+  { catalogue }: CompiledPlan,
+  { supplier }: Promotion,
+  lines: Receipt['lines'],
+): MinorUnits | null {
   let sum = 0;
   for (const { sku, thousandths } of lines) {
     const cost = costUnder(supplier, catalogue.items[catalogue.indexOf.get(sku)!]!);

@@ -5,13 +5,15 @@ import { ask, refusalOf, useResting } from '../server/index.ts';
 import { type Draft, isDeal, wholeOf } from './draft.ts';
 
 const TYPING = 250;
+/** What a draft that is not saved yet is called in its preview. */
+export const NEW_DEAL = 'draft';
 
 /** What the draft would do, asked again whenever it rests for a moment. */
 export function usePreview(draft: Draft, view: LensView, lines: readonly TrialLine[] | null) {
   const settled = useResting(draft, TYPING);
   const whole = wholeOf(settled);
   // A name is no matter of prices: a draft without one shows its consequences all the same.
-  const promotion = whole && { ...whole, id: whole.id || 'draft', name: whole.name || 'This deal' };
+  const promotion = whole && { ...whole, id: whole.id || NEW_DEAL, name: whole.name || 'This deal' };
   const deal = isDeal(settled);
   const asked = { promotion, store: view.store.id };
   const prices = useQuery({

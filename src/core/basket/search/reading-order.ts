@@ -8,7 +8,7 @@ import { arcsOf, type Layered, spread } from './layered.ts';
 /** Arcs that one machine may have; one that needs more is left out of the search, and the answer not proved. */
 const MOST_ARCS = 1_000_000;
 /** One for which another can stand need not be so large. */
-const MOST_BEFORE_NARROWING = 50_000;
+const MOST_BEFORE_NARROWING = 100_000;
 
 /**
  * One order in which all these offers read their units: by falling tag, or by falling base where that suits more of the

@@ -3,6 +3,7 @@ import { type DealPreview, type LensView, lensQuery } from '../../../contracts/v
 import { shortMoment } from '../../../ui/moment.ts';
 import type { TrialLine } from '../../basket/index.ts';
 import type { DealDraft } from '../draft.ts';
+import { NEW_DEAL } from '../use-preview.ts';
 import { goodsChosen } from './begin-deal.ts';
 import { DealTrial } from './deal-trial.tsx';
 import { StepTable } from './step-table.tsx';
@@ -69,6 +70,7 @@ export function DealBeside({
           <Rivals preview={preview} view={view} />
           <DealTrial
             preview={preview}
+            id={draft.id || NEW_DEAL}
             onTry={(lines) => {
               setStep(null);
               onTry(lines);

@@ -1,26 +1,28 @@
 import type { DealPreview } from '../../../contracts/view/index.ts';
+import type { ReceiptDocument } from '../../../core/basket/index.ts';
 import { PrintedReceipt, type TrialLine, withMore } from '../../basket/index.ts';
 import { ItemSearch } from '../../check/index.ts';
 
 /** A receipt that follows the writing: the deal and everything else that runs then. */
 export function DealTrial({
   preview: { trial },
+  id,
   onTry,
 }: {
   preview: DealPreview;
+  /** Of the deal, as the receipt names it. */
+  id: string;
   onTry: (lines: readonly TrialLine[]) => void;
 }) {
   if (!trial) return null;
   const { lines, basket, without } = trial;
-  const { total } = basket.receipt;
   const put = (at: number, quantity: string) =>
     onTry(lines.map((line, i) => (i === at ? { ...line, quantity } : line)));
   return (
     <section className="mt-6">
       <h3 className="font-serif text-lg">A trial receipt</h3>
       <p className="quiet text-sm">
-        With everything else that runs then.{' '}
-        {total === without ? 'This deal changes nothing in it.' : `Without this deal it would be ${without}.`}
+        With everything else that runs then. {changeWords(basket.receipt, without, id)}
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
         {lines.map(({ sku, quantity }, i) => (
@@ -47,4 +49,12 @@ export function DealTrial({
       </div>
     </section>
   );
+}
+
+function changeWords({ total, applications, rewards }: ReceiptDocument, without: string, id: string): string {
+  if (total !== without) return `Without this deal it would be ${without}.`;
+  const applied = [...applications, ...rewards].some(({ promotion }) => promotion === id);
+  return applied
+    ? 'This deal leaves what is to pay as it is, and gives something beside.'
+    : 'This deal is not applied in it.';
 }

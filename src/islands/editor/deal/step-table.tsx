@@ -87,11 +87,13 @@ function Split({
   names: Readonly<Record<string, string>>;
 }) {
   if (!split || split.length < 2 || (after === before && !split.some(({ gift }) => gift))) return null;
-  if (split.every(({ paid, gift }) => paid === split[0]!.paid && !gift))
-    return <span className="quiet block text-xs tabular-nums">{split[0]!.paid} each</span>;
+  const gifts = split.filter(({ gift }) => gift);
+  const paid = split.filter(({ gift }) => !gift).map((unit) => unit.paid);
+  const alike = paid.every((one) => one === paid[0]);
   return (
     <span className="quiet block text-xs tabular-nums">
-      {split.map(({ paid, gift, sku }) => (gift ? `${names[sku] ?? sku} as a gift` : paid)).join(' + ')}
+      {alike ? `${paid[0]} each` : paid.join(' + ')}
+      {gifts.length > 0 ? `, and ${gifts.length} × ${names[gifts[0]!.sku] ?? gifts[0]!.sku} as a gift` : ''}
     </span>
   );
 }
