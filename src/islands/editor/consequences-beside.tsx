@@ -2,6 +2,7 @@ import { type LensView, lensQuery, type Preview, type PreviewLine } from '../../
 import { shortMoment } from '../../ui/moment.ts';
 import { PriceTag } from '../../ui/pieces/index.ts';
 import { LOST_REASON_WORDS } from '../../ui/words/index.ts';
+import { BesideFrame } from './beside-frame.tsx';
 
 /** What the draft does, beside it. */
 export function ConsequencesBeside({
@@ -22,34 +23,22 @@ export function ConsequencesBeside({
   view: LensView;
 }) {
   return (
-    <section
-      aria-label="What it does"
-      aria-busy={asking}
-      className="min-w-0 border-base-300 xl:border-l xl:pl-7"
+    <BesideFrame
+      asking={asking}
+      waiting={
+        waitingFor && `Choose ${waitingFor}, and every price that changes stands here while you write.`
+      }
+      broken={broken}
     >
-      <h2 className="text-xl">
-        What it does{' '}
-        <span className="quiet font-normal font-sans text-sm" role="status">
-          {asking ? 'working it out …' : ''}
-        </span>
-      </h2>
-      {waitingFor ? (
-        <p className="quiet mt-3">
-          Choose {waitingFor}, and every price that changes stands here while you write.
-        </p>
-      ) : null}
-      {broken ? (
-        <p className="mt-3">It cannot be worked out as it stands; see what is said in red beside.</p>
-      ) : null}
-      {!waitingFor && preview ? (
-        <div className={broken ? 'opacity-60' : ''}>
+      {preview ? (
+        <>
           <Summary preview={preview} view={view} />
           <Terms preview={preview} />
           <Meets preview={preview} view={view} />
           {brief ? null : <Lines preview={preview} view={view} />}
-        </div>
+        </>
       ) : null}
-    </section>
+    </BesideFrame>
   );
 }
 

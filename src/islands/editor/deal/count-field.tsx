@@ -23,6 +23,28 @@ export function CountField({
   );
 }
 
+/** A whole number from 1, or nothing. */
+export function OptionalCount({
+  label,
+  count,
+  onChange,
+}: {
+  label: string;
+  count: number | undefined;
+  onChange: (count: number | null) => void;
+}) {
+  return (
+    <KeptField
+      label={label}
+      text={String(count ?? '')}
+      inputMode="numeric"
+      optional
+      reading={{ read: countOf, wanted: 'a whole number from 1, or nothing' }}
+      onChange={onChange}
+    />
+  );
+}
+
 type CountedBy = keyof typeof COUNT_WORDS;
 
 /** How units are counted together. */

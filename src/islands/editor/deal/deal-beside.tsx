@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { type DealPreview, type LensView, lensQuery } from '../../../contracts/view/index.ts';
 import { shortMoment } from '../../../ui/moment.ts';
 import type { TrialLine } from '../../basket/index.ts';
+import { BesideFrame } from '../beside-frame.tsx';
 import type { DealDraft } from '../draft.ts';
 import { NEW_DEAL } from '../use-preview.ts';
 import { goodsChosen } from './begin-deal.ts';
@@ -9,6 +10,9 @@ import { DealTrial } from './deal-trial.tsx';
 import { StepTable } from './step-table.tsx';
 import { TierCard } from './tier-card.tsx';
 import { warningWords } from './warning-words.ts';
+
+const WAITING =
+  'Choose the goods in the sentence, and what shoppers pay at every step, what is left of the margin and a trial receipt stand here while you write.';
 
 /** What a deal over the basket does, beside it. */
 export function DealBeside({
@@ -30,30 +34,10 @@ export function DealBeside({
   view: LensView;
 }) {
   const [step, setStep] = useState<number | null>(null);
-  const waiting = !goodsChosen(draft.offer);
   return (
-    <section
-      aria-label="What it does"
-      aria-busy={asking}
-      className="min-w-0 border-base-300 xl:border-l xl:pl-7"
-    >
-      <h2 className="text-xl">
-        What it does{' '}
-        <span className="quiet font-normal font-sans text-sm" role="status">
-          {asking ? 'working it out …' : ''}
-        </span>
-      </h2>
-      {waiting ? (
-        <p className="quiet mt-3">
-          Choose the goods in the sentence, and what shoppers pay at every step, what is left of the margin
-          and a trial receipt stand here while you write.
-        </p>
-      ) : null}
-      {broken ? (
-        <p className="mt-3">It cannot be worked out as it stands; see what is said in red beside.</p>
-      ) : null}
-      {!waiting && preview ? (
-        <div className={broken ? 'opacity-60' : ''}>
+    <BesideFrame asking={asking} waiting={goodsChosen(draft.offer) ? null : WAITING} broken={broken}>
+      {preview ? (
+        <>
           <Reach preview={preview} view={view} />
           <Warnings preview={preview} draft={draft} />
           <TierCard draft={draft} preview={preview} />
@@ -76,9 +60,9 @@ export function DealBeside({
               onTry(lines);
             }}
           />
-        </div>
+        </>
       ) : null}
-    </section>
+    </BesideFrame>
   );
 }
 

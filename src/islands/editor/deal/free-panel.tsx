@@ -1,7 +1,6 @@
 import type { OfferOf } from '../../../core/sentence/index.ts';
-import { Check, KeptField } from '../../../ui/pieces/index.ts';
-import { countOf } from '../typed-numbers.ts';
-import { CountedByField, CountField } from './count-field.tsx';
+import { Check } from '../../../ui/pieces/index.ts';
+import { CountedByField, CountField, OptionalCount } from './count-field.tsx';
 import { GoodsField } from './goods-field.tsx';
 import { ItemField } from './item-field.tsx';
 import type { PanelProps } from './panel-props.ts';
@@ -55,23 +54,16 @@ function BoundsPanel({ offer, onChange }: PanelProps<FreeGoods>) {
     const { [key]: _, ...rest } = offer;
     onChange((count === null ? rest : { ...rest, [key]: count }) as FreeGoods);
   };
-  const whole = { read: countOf, wanted: 'a whole number from 1, or nothing' };
   return (
     <span className="block space-y-3">
-      <KeptField
+      <OptionalCount
         label="Only from so many on"
-        text={String(offer.minimum ?? '')}
-        inputMode="numeric"
-        optional
-        reading={whole}
+        count={offer.minimum}
         onChange={(count) => put('minimum', count)}
       />
-      <KeptField
+      <OptionalCount
         label="At most so many free"
-        text={String(offer.maxFree ?? '')}
-        inputMode="numeric"
-        optional
-        reading={whole}
+        count={offer.maxFree}
         onChange={(count) => put('maxFree', count)}
       />
       <Check

@@ -1,9 +1,9 @@
 import { Check, KeptField } from '../../../ui/pieces/index.ts';
 import type { DealDraft } from '../draft.ts';
-import { countOf, listOf } from '../typed-numbers.ts';
+import { listOf } from '../typed-numbers.ts';
+import { OptionalCount } from './count-field.tsx';
 
 const REWARDS = ['basketReward', 'deliveryReward'];
-const whole = { read: countOf, wanted: 'a whole number from 1, or nothing' };
 
 /** How a deal stands with price changes and other rewards, and how often it counts. */
 export function LimitsPanel({ draft, onChange }: { draft: DealDraft; onChange: (draft: DealDraft) => void }) {
@@ -16,12 +16,9 @@ export function LimitsPanel({ draft, onChange }: { draft: DealDraft; onChange: (
     <span className="block space-y-3 text-sm">
       {onUnits ? (
         <>
-          <KeptField
+          <OptionalCount
             label="At most so many times a basket"
-            text={String(draft.limitPerBasket ?? '')}
-            inputMode="numeric"
-            optional
-            reading={whole}
+            count={draft.limitPerBasket}
             onChange={(count) => put('limitPerBasket', count)}
           />
           <Check
@@ -50,13 +47,10 @@ const USES = {
 function UsesFields({ draft, onChange }: { draft: DealDraft; onChange: (draft: DealDraft) => void }) {
   const { uses = {}, ...rest } = draft;
   return (Object.keys(USES) as (keyof typeof USES)[]).map((key) => (
-    <KeptField
+    <OptionalCount
       key={key}
       label={USES[key]}
-      text={String(uses[key] ?? '')}
-      inputMode="numeric"
-      optional
-      reading={whole}
+      count={uses[key]}
       onChange={(count) => {
         const { [key]: _, ...others } = uses;
         const next = count === null ? others : { ...others, [key]: count };
