@@ -5,6 +5,5 @@ export * from './receipt.ts';
 export * from './receipt-document.ts';
 export { percentOf, priceUnder } from './reduction.ts';
 export { ringBasket, ringingOf } from './ring.ts';
-export { ORDINARY_BUDGET } from './search/best-choice.ts';
 export * from './second-best.ts';
 export { shareOut } from './share-out.ts';

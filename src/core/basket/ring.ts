@@ -35,7 +35,7 @@ import {
 import { conditionsHold, type Weights, weightsOf } from './rewards/conditions.ts';
 import { type DeliveryPromotion, payDelivery } from './rewards/delivery-reward.ts';
 import { type Piece, piecesOf } from './rewards/piece.ts';
-import { bestChoice, type Choice, ORDINARY_BUDGET } from './search/best-choice.ts';
+import { bestChoice, budgetFor, type Choice } from './search/best-choice.ts';
 import { priorityChoice } from './search/priority-choice.ts';
 import type { Unit } from './unit.ts';
 
@@ -78,12 +78,12 @@ export interface RingOptions {
 
 /**
  * Rings a basket: the tag prices, the shopper's best of all offers, rewards, delivery (pricing rules 4).
- * @param budget work that the search may do.
+ * @param budget work that the search may do; null: as much as such a basket is given.
  */
 export function ringBasket(
   compiled: CompiledPlan,
   basket: Basket,
-  budget = ORDINARY_BUDGET,
+  budget: number | null = null,
   { without = null, nearly = true }: RingOptions = {},
 ): Receipt {
   const { ringing: whole, codes } = ringingOf(compiled, basket);
@@ -179,9 +179,9 @@ const isUnitOffer = ({ promotion: { offer } }: CompiledOffer): boolean =>
 
 function chooseOffers(
   { compiled, units, live, goods }: Ringing,
-  work: number,
+  work: number | null,
 ): { choice: Choice; applied: Applied[] } {
-  const budget = { left: work };
+  const budget = { left: work ?? budgetFor(units.length, live.length) };
   const byId = new Map(live.map((one) => [one.promotion.id, one]));
   const { choice, offers } =
     compiled.plan.policy.baskets === 'priority' ? inPriority() : inBest(offersInBasket(live, units, goods));

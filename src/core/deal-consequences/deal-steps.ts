@@ -1,4 +1,4 @@
-import { type Basket, ORDINARY_BUDGET, type Receipt, ringBasket } from '../basket/index.ts';
+import { type Basket, type Receipt, ringBasket } from '../basket/index.ts';
 import { breakEven, costUnder, marginOf } from '../consequences/index.ts';
 import { type MinorUnits, minorUnits } from '../money/index.ts';
 import type { Promotion } from '../plan/index.ts';
@@ -40,7 +40,7 @@ export function dealStep(
         Array.from({ length: quantity }, () => ({ sku, thousandths: 1_000 })),
       )
     : sample.lines.map(({ sku, quantity }) => ({ sku, thousandths: quantity * 1_000 }));
-  const receipt = ringBasket(alone, { ...circumstances, lines }, ORDINARY_BUDGET, { nearly: false });
+  const receipt = ringBasket(alone, { ...circumstances, lines }, null, { nearly: false });
   const before = receipt.lines.reduce((sum, line) => sum + (line.gift ? 0 : tagWorth(line)), 0) as MinorUnits;
   const after = receipt.goods as MinorUnits;
   const cost = costOf(alone, promotion, receipt.lines);

@@ -1,7 +1,7 @@
 import type { Bundle } from '../../plan/index.ts';
 import { percentOf } from '../reduction.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { type Limit, NOTHING, type OfferMachine, taking } from './machine.ts';
+import { type Limit, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
 
 /** Pricing rules 4.1, mix-and-match, bundle: exactly `take` units a time. Its one role is 0. */
 export function bundleMachine(
@@ -145,36 +145,48 @@ function cappedMachine(
     roles.set(key, role);
     return role;
   };
-  const machine = (mostOpen: number): OfferMachine => ({
-    offer: number,
-    members,
-    ordered: false,
-    start: 0,
-    takings(state, unit) {
-      const { made, open } = states[state]!;
-      const [price, lost] = [start(unit), unit.tag - start(unit)];
-      const into = (at: number | null) => {
-        const [fill, sum] = at === null ? [0, 0] : open[at]!;
-        const role = roleOf(fill, sum);
-        const rest = at === null ? open : open.filter((_, i) => i !== at);
-        const bearable = Math.min(amount, sum + price);
-        if (fill + 1 === take)
-          return taking(numberOf(Number.isFinite(limit) ? made + 1 : 0, rest), role, lost + bearable, 1);
-        return taking(numberOf(made, [...rest, [fill + 1, bearable]]), role, lost);
-      };
-      const alike = new Set<string>();
-      const distinct = open.flatMap((bundle, i) => {
-        const key = bundle.join(' ');
-        if (alike.has(key)) return [];
-        alike.add(key);
-        return [i];
-      });
-      const joined = distinct.map(into);
-      const another = open.length < mostOpen && made + open.length < limit;
-      return another ? [...joined, into(null)] : joined;
-    },
-    accepts: (state) => (states[state]!.open.length === 0 ? NOTHING : null),
-  });
+  const takingsOf = (state: number, unit: Unit, mostOpen: number): Taking[] => {
+    const { made, open } = states[state]!;
+    const [price, lost] = [start(unit), unit.tag - start(unit)];
+    const into = (at: number | null) => {
+      const [fill, sum] = at === null ? [0, 0] : open[at]!;
+      const role = roleOf(fill, sum);
+      const rest = at === null ? open : open.filter((_, i) => i !== at);
+      const bearable = Math.min(amount, sum + price);
+      if (fill + 1 === take)
+        return taking(numberOf(Number.isFinite(limit) ? made + 1 : 0, rest), role, lost + bearable, 1);
+      return taking(numberOf(made, [...rest, [fill + 1, bearable]]), role, lost);
+    };
+    const alike = new Set<string>();
+    const distinct = open.flatMap((bundle, i) => {
+      const key = bundle.join(' ');
+      if (alike.has(key)) return [];
+      alike.add(key);
+      return [i];
+    });
+    const joined = distinct.map(into);
+    const another = open.length < mostOpen && made + open.length < limit;
+    return another ? [...joined, into(null)] : joined;
+  };
+  const machine = (mostOpen: number): OfferMachine => {
+    const taken = new Map<string, readonly Taking[]>();
+    return {
+      offer: number,
+      members,
+      ordered: false,
+      start: 0,
+      takings(state, unit) {
+        // Units of one price have the same ways on: a basket has many of them.
+        const key = `${state} ${start(unit)} ${unit.tag}`;
+        const seen = taken.get(key);
+        if (seen) return seen;
+        const found = takingsOf(state, unit, mostOpen);
+        taken.set(key, found);
+        return found;
+      },
+      accepts: (state) => (states[state]!.open.length === 0 ? NOTHING : null),
+    };
+  };
   return {
     ...machine(Number.POSITIVE_INFINITY),
     joins: (role) => joins[role]!,
