@@ -97,9 +97,11 @@ function measure({ name, plans, store = 'shop', lines, baskets, solved: asked }:
     if (receipt.proved) proved += 1;
     else gap = Math.max(gap, receipt.bound / Math.max(1, receipt.saving));
     const inTurn = oneAfterAnother(plan, parsed.basket);
-    saved += receipt.saving;
-    lost += Math.max(0, receipt.saving - inTurn);
-    if (receipt.saving > inTurn) worse += 1;
+    // Rewards of the basket come after either way.
+    const byOffers = receipt.applications.reduce((sum, { saving }) => sum + saving, 0);
+    saved += byOffers;
+    lost += Math.max(0, byOffers - inTurn);
+    if (byOffers > inTurn) worse += 1;
     if (run >= asked || !receipt.proved) continue;
     const { ringing } = ringingOf(plan, parsed.basket);
     const offers = offersInBasket(ringing.live, ringing.units, ringing.goods);
