@@ -40,7 +40,7 @@ function receiptWords({ receipt, labels, names }: RungBasket): string {
       .map(({ promotion, amount }) => `<br>${escapeHtml(labels[promotion] ?? promotion)} −${amount}`)
       .join('')}</td><td class="amount">${net}</td></tr>`;
   return `<section role="status"><table><tbody>${receipt.lines.map(line).join('')}</tbody></table>
-<p class="figure">${receipt.total}</p><p>${receipt.currency}${receipt.saving === '0.00' ? '' : `, ${receipt.saving} saved`}</p>
+<p class="figure">${receipt.total}</p><p>${receipt.currency}${Number(receipt.saving) === 0 ? '' : `, ${receipt.saving} saved`}</p>
 ${receipt.problems.map(({ message }) => `<p class="off">${escapeHtml(message)}</p>`).join('')}
 ${receipt.codes.map(({ code, accepted, reason }) => `<p>Code ${escapeHtml(code)}: ${accepted ? 'accepted' : escapeHtml(reason)}</p>`).join('')}</section>`;
 }

@@ -1,5 +1,8 @@
 import { useState } from 'react';
 import type { Choices, LensView, TrialBasket } from '../../contracts/view/index.ts';
+import type { ReceiptDocument } from '../../core/basket/index.ts';
+import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
+import { currencyOf, formatAmount, minorUnits, parseAmount } from '../../core/money/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { useChoices } from '../selection/index.ts';
 import { refusalOf } from '../server/index.ts';
@@ -33,11 +36,8 @@ export function Elsewhere({ view, typed, here }: { view: LensView; typed: TypedB
 }
 
 /** The same hour a day later: the nearest other moment that says something. */
-function nextDay(at: string): string {
-  const day = new Date(`${at.slice(0, 10)}T12:00:00Z`);
-  day.setUTCDate(day.getUTCDate() + 1);
-  return `${day.toISOString().slice(0, 10)}${at.slice(10, 16)}`;
-}
+const nextDay = (at: string): string =>
+  `${formatLocalDate(dayNumber(parseLocalDate(at.slice(0, 10))! + 1))}${at.slice(10, 16)}`;
 
 function Where({
   asked,
@@ -95,15 +95,21 @@ function Rung({
   const { data, error } = useRung(JSON.stringify(basket));
   if (error) return <p role="alert">{refusalOf(error).message}</p>;
   if (!data) return <p className="quiet mt-2 text-sm">Ringing it there …</p>;
-  const cents = Math.round(Number(data.receipt.total) * 100) - Math.round(Number(here.receipt.total) * 100);
-  const difference = (Math.abs(cents) / 100).toFixed(2);
+  const more = differenceOf(data.receipt, here.receipt);
   return (
     <>
       <p className="mt-2 mb-2 text-sm" role="status">
-        {cents === 0 ? 'It costs the same there' : `${difference} ${cents > 0 ? 'dearer' : 'cheaper'} there`},{' '}
-        {shortMoment(at, view.now)}.
+        {more ?? 'It costs the same there'}, {shortMoment(at, view.now)}.
       </p>
       <PrintedReceipt trial={data} name="Receipt elsewhere" />
     </>
   );
+}
+
+/** "1.20 dearer there"; null where both cost the same. */
+function differenceOf(there: ReceiptDocument, here: ReceiptDocument): string | null {
+  const currency = currencyOf(here.currency)!;
+  const more = parseAmount(there.total, currency)! - parseAmount(here.total, currency)!;
+  if (more === 0) return null;
+  return `${formatAmount(minorUnits(Math.abs(more)), currency)} ${more > 0 ? 'dearer' : 'cheaper'} there`;
 }

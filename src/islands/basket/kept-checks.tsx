@@ -2,20 +2,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { BasketCheckView, CheckMoment, LensView, TrialBasket } from '../../contracts/view/index.ts';
 import { WEEKDAYS, type Weekday } from '../../core/calendar/index.ts';
+import { DAYS } from '../../core/sentence/index.ts';
 import { checkMomentWords, resultWords, wantedWords } from '../../ui/words/index.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 import { basketDocument, checkPath, type TypedBasket } from './basket-address.ts';
 
 const CHECKS = '/api/basket-checks';
-const DAY_NAMES = {
-  mon: 'Mon',
-  tue: 'Tue',
-  wed: 'Wed',
-  thu: 'Thu',
-  fri: 'Fri',
-  sat: 'Sat',
-  sun: 'Sun',
-} as const;
 
 /** Baskets that are rung again whenever the plan changes, and the way to keep one. */
 export function KeptChecks({
@@ -150,7 +142,7 @@ function Keep({
         >
           {WEEKDAYS.map((day) => (
             <option key={day} value={day}>
-              next {DAY_NAMES[day]}
+              next {DAYS[day]}
             </option>
           ))}
           <option value="fixed">at this moment</option>

@@ -1,0 +1,56 @@
+import { describe, expect, it } from 'vitest';
+import { basketAddress, basketDocument, checkPath, NO_EXTRAS, typedBasketOf } from './basket-address.ts';
+
+const LENS = { where: 's001', at: '2027-03-06T10:00', shopper: 'members' };
+const LINES = [
+  { sku: 'tea', quantity: '3' },
+  { sku: 'nuts', quantity: '0.25' },
+];
+const TYPED = {
+  lines: LINES,
+  extras: { ...NO_EXTRAS, codes: 'TEN, TWENTY', payment: 'card', charge: '4.90', pastOrders: '2' },
+};
+
+describe('a basket in an address', () => {
+  it('is the same basket when it is read again', () => {
+    expect(typedBasketOf(new URL(basketAddress(LENS, TYPED), 'http://x').search)).toEqual(TYPED);
+  });
+
+  it('says nothing of what was not typed, nor where it is empty', () => {
+    const bare = { where: null, at: null, shopper: null };
+    expect(basketAddress(bare, { lines: [], extras: NO_EXTRAS })).toBe('/check/basket');
+    expect(basketAddress(bare, { lines: [], extras: { ...NO_EXTRAS, codes: '  ' } })).toBe('/check/basket');
+  });
+});
+
+describe('a basket in the open format', () => {
+  it('has all that was typed', () => {
+    expect(basketDocument(TYPED, 's001', 'members')).toEqual({
+      store: 's001',
+      shopper: { groups: ['members'], pastOrders: 2 },
+      codes: ['TEN', 'TWENTY'],
+      payment: 'card',
+      delivery: { way: 'delivery', charge: '4.90' },
+      lines: LINES,
+    });
+  });
+
+  it('is a guest’s where nothing is known of the shopper', () => {
+    expect(basketDocument({ lines: LINES, extras: NO_EXTRAS }, 's001', null)).toEqual({
+      store: 's001',
+      lines: LINES,
+    });
+  });
+
+  it.each(['four', '-1', '1,2.3'])('leaves out a charge of “%s”, which is none', (charge) => {
+    const { delivery } = basketDocument({ lines: [], extras: { ...NO_EXTRAS, charge } }, 's001', null);
+    expect(delivery).toBeUndefined();
+  });
+
+  it('kept as a check leads back to itself', () => {
+    const basket = basketDocument(TYPED, 's001', 'members');
+    const result = { planVersion: 1, at: LENS.at, total: '1.00', holds: true, problems: [] };
+    const url = new URL(checkPath({ basket, result }), 'http://x');
+    expect(basketDocument(typedBasketOf(url.search), 's001', url.searchParams.get('for'))).toEqual(basket);
+  });
+});
