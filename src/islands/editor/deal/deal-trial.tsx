@@ -51,10 +51,16 @@ export function DealTrial({
   );
 }
 
-function changeWords({ total, applications, rewards }: ReceiptDocument, without: string, id: string): string {
+function changeWords(
+  { total, applications, rewards, lines }: ReceiptDocument,
+  without: string,
+  id: string,
+): string {
   if (total !== without) return `Without this deal it would be ${without}.`;
+  const gives = lines.some(
+    ({ gift, reductions }) => gift && reductions.some(({ promotion }) => promotion === id),
+  );
+  if (gives) return 'This deal leaves what is to pay as it is, and gives something beside.';
   const applied = [...applications, ...rewards].some(({ promotion }) => promotion === id);
-  return applied
-    ? 'This deal leaves what is to pay as it is, and gives something beside.'
-    : 'This deal is not applied in it.';
+  return applied ? 'Without this deal others would save as much.' : 'This deal is not applied in it.';
 }
