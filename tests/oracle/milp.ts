@@ -1,6 +1,7 @@
 import type { OfferInBasket } from '../../src/core/basket/offers/offer-in-basket.ts';
 import { byFalling } from '../../src/core/basket/offers/offer-in-basket.ts';
-import { SKIP, spread } from '../../src/core/basket/search/layered.ts';
+import { SKIP } from '../../src/core/basket/search/layered.ts';
+import { spread } from '../../src/core/basket/search/spread.ts';
 
 /**
  * The choice of applications as a mixed-integer program in LP format, for a solver that knows nothing of our search:

@@ -4,14 +4,13 @@ import { type Book, book } from '../price-book/index.ts';
 import type { ItemSelection } from '../selection/index.ts';
 import type { Applied } from './offers/applied.ts';
 import { freeUnits } from './offers/free-goods.ts';
+import { leastUnits } from './offers/least-units.ts';
 import { byFalling } from './offers/offer-in-basket.ts';
 import { countedBy, type LiveOffer, offersInBasket } from './offers/offers-in-basket.ts';
 import { tierFor } from './offers/quantity-break.ts';
 import type { NearlyThere } from './receipt.ts';
 import type { Ringing } from './ring.ts';
-import { gainsAhead } from './search/best-run.ts';
-import { noPrices } from './search/greedy.ts';
-import { spread } from './search/layered.ts';
+import { mostGain } from './search/spread.ts';
 import type { Unit } from './unit.ts';
 
 const MOST_ARCS = 200_000;
@@ -88,8 +87,9 @@ function partsOf({ offers }: Ringing, { promotion }: LiveOffer): PartGoods[] {
 
 /** One more application out of what is free and what would be added, part by part. */
 function onceMore(ringing: Ringing, live: LiveOffer, free: readonly Unit[], cheapest: Cheapest): Step | null {
-  const wanted = quantitiesOf(live);
-  const left = [...free];
+  const wanted = leastUnits(live.promotion.offer);
+  const fitting = free.filter((unit) => live.fits.some((fits) => fits(unit)));
+  const left = [...fitting];
   const parts = partsOf(ringing, live);
   const added: Unit[] = [];
   for (const [i, quantity] of wanted.entries()) {
@@ -109,22 +109,8 @@ function onceMore(ringing: Ringing, live: LiveOffer, free: readonly Unit[], chea
   return {
     add: added.length,
     sku: ringing.goods.skuOf(added[0]!.item),
-    saving: savingOf(ringing, live, [...free, ...added]),
+    saving: savingOf(ringing, live, [...fitting, ...added]),
   };
-}
-
-function quantitiesOf({ promotion: { offer } }: LiveOffer): number[] {
-  switch (offer.kind) {
-    case 'bundle':
-    case 'rewardUnit':
-      return [offer.take];
-    case 'buyAndGet':
-      return [...offer.buy.map(({ quantity }) => quantity), offer.get.quantity];
-    case 'combo':
-      return offer.slots.map(({ quantity }) => quantity);
-    default:
-      return [];
-  }
 }
 
 /** The next tier, or the next free unit, of whatever is counted together and is nearest to it. */
@@ -190,8 +176,7 @@ function savingOf(ringing: Ringing, live: LiveOffer, units: readonly Unit[]): nu
   const apart = units.map((unit, position) => ({ ...unit, position }));
   let saving = 0;
   for (const { machine, startOf } of offersInBasket([live], apart, ringing.goods)) {
-    const one = spread(machine, machine.members.toSorted(byFalling(startOf)), startOf, MOST_ARCS);
-    if (one) saving += Math.max(0, gainsAhead(one, noPrices(apart))[0]!);
+    saving += mostGain(machine, machine.members.toSorted(byFalling(startOf)), startOf, MOST_ARCS) ?? 0;
   }
   return saving;
 }

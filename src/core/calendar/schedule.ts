@@ -39,6 +39,10 @@ export function spansWithin(schedule: Schedule, clock: ZoneClock, asked: Span): 
   return union(spans);
 }
 
+/** Whether all of the time between its limits counts. */
+export const isUnbroken = ({ repeat, windows, except }: Schedule): boolean =>
+  !repeat && windows.length === 0 && except.size === 0;
+
 /** The outer limits of a schedule: from its start to its end, or for ever. */
 export function boundsOf(schedule: Schedule, clock: ZoneClock): Span {
   return {

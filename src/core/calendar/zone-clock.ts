@@ -80,6 +80,10 @@ export function zoneClock(zone: string): ZoneClock {
     offsetAt,
     toWall: (at) => wallTime(at + offsetAt(at)),
     toInstant(wall) {
+      const offset = offsetAt(instant(wall - DAY));
+      // Nearly always: no change of the clock anywhere near.
+      if (offsetAt(instant(wall + DAY)) === offset && offsetAt(instant(wall - offset)) === offset)
+        return instant(wall - offset);
       const { before, valid } = readings(wall);
       return instant(valid.length === 0 ? wall - before : wall - Math.max(...valid));
     },

@@ -1,4 +1,4 @@
-import { boundsOf, type Instant, type ZoneClock } from '../calendar/index.ts';
+import { boundsOf, type Instant, isUnbroken, type ZoneClock } from '../calendar/index.ts';
 import type { Promotion, StoreDocument } from '../plan/index.ts';
 import { isFor, type LostReason, type Shopper } from '../tag-price/index.ts';
 import { isLive } from './compiled-plan.ts';
@@ -48,5 +48,5 @@ function timeBar({ when }: Promotion, { clock, at }: Situation): LostReason | nu
   const bounds = boundsOf(when, clock);
   if (at < bounds.from) return 'not-started';
   if (at >= bounds.to) return 'over';
-  return isLive(when, clock, at) ? null : 'outside-hours';
+  return isUnbroken(when) || isLive(when, clock, at) ? null : 'outside-hours';
 }

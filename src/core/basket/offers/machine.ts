@@ -16,6 +16,11 @@ export interface OfferMachine {
   takings(state: number, unit: Unit): readonly Taking[];
   /** Whether a state may stand once a member was read; `last`: the next one starts from a lower price. Absent: always. */
   holds?(state: number, last: boolean): boolean;
+  /**
+   * Tells, for an order of reading, whether a state that stands after so many units may still come to an end, as far as
+   * that is easily seen. Absent: it may.
+   */
+  prospects?(units: readonly Unit[]): (state: number, read: number) => boolean;
   /** What an end in this state adds; null: it may not end here. */
   accepts(state: number): Ending | null;
 }

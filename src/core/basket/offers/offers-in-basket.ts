@@ -1,9 +1,10 @@
-import type { CountedBy, Promotion, UnitOffer } from '../../plan/index.ts';
+import type { CountedBy, FreeGoods, Promotion, QuantityBreak, UnitOffer } from '../../plan/index.ts';
 import { fromBase, fromTag, type StartingPrice, type Unit } from '../unit.ts';
 import { bundleMachine } from './bundle.ts';
 import { buyAndGetMachine } from './buy-and-get.ts';
 import { comboMachine } from './combo.ts';
 import { freeGoodsMachine, giftMachine } from './free-goods.ts';
+import { canBegin, leastUnits } from './least-units.ts';
 import { limitedGroups } from './limited-groups.ts';
 import type { OfferMachine } from './machine.ts';
 import type { OfferInBasket } from './offer-in-basket.ts';
@@ -37,8 +38,8 @@ export function offersInBasket(
   const offers: OfferInBasket[] = [];
   for (const one of live) {
     const members = units.filter((unit) => one.fits.some((fits) => fits(unit)));
-    if (members.length === 0) continue;
     const { promotion, fits } = one;
+    if (!canBegin(promotion.offer, members, fits)) continue;
     const startOf = promotion.startsFrom === 'base' ? fromBase : fromTag;
     const kindOf = (unit: Unit) =>
       fits.map((has) => (has(unit) ? 1 : 0)).join('') + apart(promotion.offer, unit, goods);
@@ -75,13 +76,13 @@ function machinesOf(
     case 'combo':
       return [(number) => comboMachine(number, offer, members, start, limit, fits, goods.skuOf)];
     case 'quantityBreak':
-      return counted(offer.count, members, goods, limit, (number, units) =>
+      return counted(offer, members, goods, limit, (number, units) =>
         quantityBreakMachine(number, offer, units, start),
       );
     case 'freeGoods': {
       const worth = offer.gift === null ? null : goods.giftWorth(offer.gift);
       if (offer.gift !== null && worth === null) return [];
-      return counted(offer.count, members, goods, limit, (number, units) =>
+      return counted(offer, members, goods, limit, (number, units) =>
         worth === null
           ? freeGoodsMachine(number, offer, units, start)
           : giftMachine(number, offer, units, worth),
@@ -96,22 +97,27 @@ export function countedBy(count: CountedBy, unit: Unit, goods: Goods): string {
   return count === 'item' ? goods.skuOf(unit.item) : goods.familyOf(unit.item);
 }
 
+/** A machine for each item, family or set of which there is enough. */
 function counted(
-  count: CountedBy,
+  offer: QuantityBreak | FreeGoods,
   members: readonly Unit[],
   goods: Goods,
   limit: number,
   make: (number: number, units: readonly Unit[]) => OfferMachine,
 ): Make[] {
+  const [least] = leastUnits(offer);
+  const keyOf = (unit: Unit) => countedBy(offer.count, unit, goods);
   const groups = new Map<string, Unit[]>();
   for (const unit of members) {
-    const key = countedBy(count, unit, goods);
-    groups.set(key, [...(groups.get(key) ?? []), unit]);
+    const group = groups.get(keyOf(unit));
+    if (group) group.push(unit);
+    else groups.set(keyOf(unit), [unit]);
   }
+  for (const [key, units] of groups) if (units.length < least!) groups.delete(key);
   const all = [...groups.values()];
   if (limit >= all.length) return all.map((units) => (number) => make(number, units));
   const keys = [...groups.keys()];
-  const groupOf = (unit: Unit) => keys.indexOf(countedBy(count, unit, goods));
+  const groupOf = (unit: Unit) => keys.indexOf(keyOf(unit));
   return [
     (number) =>
       limitedGroups(

@@ -39,6 +39,7 @@ function allUnitsMachine(
   // A state is a tier that is aimed at and how many units are taken; no tier takes more than these.
   const mostOf = tiers.map(({ atLeast }, i) => (tiers[i + 1] ? tiers[i + 1]!.atLeast - 1 : atLeast));
   const radix = Math.max(...mostOf) + 1;
+  const aims = [...tiers.keys()].filter((tier) => tiers[tier]!.atLeast <= members.length);
   const gain = (unit: Unit, tier: number) => unit.tag - priceUnder(tiers[tier]!.value, start(unit));
   return {
     offer: number,
@@ -46,8 +47,7 @@ function allUnitsMachine(
     ordered: false,
     start: 0,
     takings(state, unit) {
-      if (state === 0)
-        return tiers.map((_, tier) => taking((tier + 1) * radix + 1, tier + 1, gain(unit, tier)));
+      if (state === 0) return aims.map((tier) => taking((tier + 1) * radix + 1, tier + 1, gain(unit, tier)));
       const tier = Math.floor(state / radix) - 1;
       const taken = state % radix;
       if (taken < mostOf[tier]!) return [taking(state + 1, tier + 1, gain(unit, tier))];

@@ -1,4 +1,3 @@
-import type { OfferMachine } from '../offers/machine.ts';
 import type { Unit } from '../unit.ts';
 
 /** The unit is left to others. */
@@ -82,40 +81,6 @@ export function packed(
   return packing;
 }
 
-/**
- * Spreads a machine out. States from which no accepted end can be reached are left out.
- * @param units its members, in the order in which they are read.
- * @param startOf the price by which the machine tells one level from the next.
- * @param most how many arcs there may be; a machine that needs more is given up: null.
- */
-export function spread(
-  machine: OfferMachine,
-  units: readonly Unit[],
-  startOf: (unit: Unit) => number,
-  most: number,
-): Layered | null {
-  const forward = reach(machine, units, startOf, most);
-  if (!forward) return null;
-  const { states, arcs } = forward;
-  // Backward: what can still end well, and the new number of each state that can.
-  const ends = states.at(-1)!.map((state) => machine.accepts(state));
-  let numbers: (Arc | null)[] = ends.map((ending) => (ending ? { to: 0, role: SKIP, ...ending } : null));
-  const layers: Arc[][][] = new Array(units.length);
-  for (let l = units.length - 1; l >= 0; l--) {
-    const kept: Arc[][] = [];
-    numbers = arcs[l]!.map((out) => {
-      const alive: Arc[] = [];
-      for (const arc of out) {
-        const next = numbers[arc.to];
-        if (next) alive.push(joined(arc, next));
-      }
-      return alive.length === 0 ? null : { to: kept.push(alive) - 1, role: SKIP, gain: 0, done: 0, gifts: 0 };
-    });
-    layers[l] = kept;
-  }
-  return packed(machine.offer, units, layers);
-}
-
 /** An arc that goes on at once along another that reads nothing. */
 export const joined = (arc: Arc, next: Arc): Arc => ({
   to: next.to,
@@ -124,42 +89,3 @@ export const joined = (arc: Arc, next: Arc): Arc => ({
   done: arc.done + next.done,
   gifts: arc.gifts + next.gifts,
 });
-
-function reach(
-  machine: OfferMachine,
-  units: readonly Unit[],
-  startOf: (unit: Unit) => number,
-  most: number,
-): { states: number[][]; arcs: Arc[][][] } | null {
-  const states: number[][] = [[machine.start]];
-  const arcs: Arc[][][] = [];
-  let count = 0;
-  for (let l = 0; l < units.length; l++) {
-    const unit = units[l]!;
-    const last = l === units.length - 1 || startOf(units[l + 1]!) !== startOf(unit);
-    const number = new Map<number, number>();
-    const after: number[] = [];
-    const numberOf = (state: number): number => {
-      const found = number.get(state);
-      if (found !== undefined) return found;
-      number.set(state, after.length);
-      after.push(state);
-      return after.length - 1;
-    };
-    const holds = (state: number): boolean => machine.holds?.(state, last) ?? true;
-    const here: Arc[][] = [];
-    for (const state of states[l]!) {
-      const out: Arc[] = holds(state)
-        ? [{ to: numberOf(state), role: SKIP, gain: 0, done: 0, gifts: 0 }]
-        : [];
-      for (const one of machine.takings(state, unit))
-        if (holds(one.to)) out.push({ ...one, to: numberOf(one.to) });
-      count += out.length;
-      if (count > most) return null;
-      here.push(out);
-    }
-    arcs.push(here);
-    states.push(after);
-  }
-  return { states, arcs };
-}

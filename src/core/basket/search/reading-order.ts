@@ -2,8 +2,9 @@ import { isCapped } from '../offers/bundle.ts';
 import { byFalling, type OfferInBasket } from '../offers/offer-in-basket.ts';
 import { rememberingMachine } from '../offers/remembering.ts';
 import { fromBase, fromTag, type Unit } from '../unit.ts';
-import { gainsAhead } from './best-run.ts';
-import { arcsOf, type Layered, spread } from './layered.ts';
+import { arcsOf, type Layered } from './layered.ts';
+import { mergeStates } from './merge-states.ts';
+import { mostGain, spread } from './spread.ts';
 
 /** Arcs that one machine may have; one that needs more is left out of the search, and the answer not proved. */
 const MOST_ARCS = 1_000_000;
@@ -39,6 +40,9 @@ export interface Spread {
   /** Offers that are too large, for which something stands that does part of what they do. */
   readonly narrowed: readonly OfferInBasket[];
 }
+
+/** Machines with no more arcs than this are left as they are. */
+const SMALL = 300;
 
 /** Every offer spread out over its units in the common order. */
 export function spreadAll(
@@ -99,17 +103,16 @@ function spreadIn(
 ): Layered | null {
   const units = members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
   const machine = suits(offer, units) ? offer.machine : rememberingMachine(offer);
-  return spread(machine, units, offer.startOf, most);
+  const made = spread(machine, units, offer.startOf, most);
+  return made && arcsOf(made) > SMALL ? mergeStates(made) : made;
 }
 
 /** What an offer could save by itself, read in its own order; where even that is too much, all that its units cost. */
 function mostOf(offer: OfferInBasket, spend: (work: number) => boolean): number {
   const units = offer.machine.members.toSorted(byFalling(offer.startOf));
-  const own = spread(offer.machine, units, offer.startOf, MOST_ARCS);
-  spend(own ? arcsOf(own) : MOST_ARCS);
-  if (!own) return units.reduce((sum, { tag }) => sum + tag, 0);
-  const prices = new Float64Array(1 + Math.max(...units.map(({ position }) => position)));
-  return Math.max(0, gainsAhead(own, prices)[0]!);
+  const own = mostGain(offer.machine, units, offer.startOf, MOST_ARCS);
+  spend(MOST_ARCS);
+  return own ?? units.reduce((sum, { tag }) => sum + tag, 0);
 }
 
 const placesIn = (order: readonly Unit[]): Places =>

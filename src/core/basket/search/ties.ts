@@ -66,34 +66,41 @@ export function tieWeights(
   };
 }
 
-/** A standing after applications were completed. */
-export function finished(
-  standing: Standing,
-  offer: number,
-  step: { readonly done: number; readonly gifts: number },
-  weights: TieWeights,
-): Standing {
-  const { priority, digit } = weights.offers.get(offer)!;
-  return {
-    ...standing,
-    gifts: standing.gifts + step.gifts,
-    applications: standing.applications + step.done,
-    priorities: standing.priorities + step.done * priority,
-    ids: step.done === 0 ? standing.ids : standing.ids + digit * BigInt(step.done),
-  };
+/** What a step of an offer completes. */
+export interface Brought {
+  readonly done: number;
+  readonly gifts: number;
 }
 
+/** A standing after applications were completed. */
+export const finished = (standing: Standing, offer: number, step: Brought, weights: TieWeights): Standing =>
+  step.done === 0 && step.gifts === 0 ? standing : grown(standing, offer, step, weights, 0, 0n);
+
 /** A standing after a unit was taken. */
-export function after(
+export const after = (
   standing: Standing,
   offer: number,
   position: number,
-  step: { readonly done: number; readonly gifts: number },
+  step: Brought,
   weights: TieWeights,
+): Standing => grown(standing, offer, step, weights, 1, weights.digitOf(position));
+
+/** Written out field by field: a search makes a great many of them. */
+function grown(
+  { gifts, applications, priorities, ids, used, positions }: Standing,
+  offer: number,
+  step: Brought,
+  weights: TieWeights,
+  taken: number,
+  digitOfUnit: bigint,
 ): Standing {
+  const { priority, digit } = weights.offers.get(offer)!;
   return {
-    ...finished(standing, offer, step, weights),
-    used: standing.used + 1,
-    positions: standing.positions + weights.digitOf(position),
+    gifts: gifts + step.gifts,
+    applications: applications + step.done,
+    priorities: priorities + step.done * priority,
+    ids: step.done === 0 ? ids : ids + digit * BigInt(step.done),
+    used: used + taken,
+    positions: taken === 0 ? positions : positions + digitOfUnit,
   };
 }

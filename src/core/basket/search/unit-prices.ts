@@ -1,7 +1,7 @@
 import type { Unit } from '../unit.ts';
-import { followBest, gainsAhead, roomFor, type UnitPrices } from './best-run.ts';
+import { roomFor, type UnitPrices } from './best-run.ts';
 import { byPrices, type Found } from './greedy.ts';
-import { arcsOf, type Layered } from './layered.ts';
+import { arcsOf, type Layered, SKIP } from './layered.ts';
 
 export interface Pricing {
   readonly prices: UnitPrices;
@@ -15,7 +15,9 @@ const ROUNDS = 80;
 /** Rounds without a better bound after which steps are halved. */
 const PATIENCE = 5;
 /** Every so many rounds a choice is made out of the prices. */
-const CHOOSING = 8;
+const CHOOSING = 20;
+/** Steps smaller than this have never paid. */
+const SMALLEST_SCALE = 0.02;
 const CLOSE = 1e-7;
 
 /**
@@ -36,38 +38,29 @@ export function priceUnits(
   const capacity = new Float64Array(classes);
   for (const one of classOf) if (one >= 0) capacity[one]! += 1;
   const price = new Float64Array(classes);
-  const prices = new Float64Array(classOf.length);
   const usage = new Float64Array(classes);
   const work = offers.reduce((sum, offer) => sum + 2 * arcsOf(offer), 0);
-  const rooms = offers.map(roomFor);
-  let best = { prices: prices.slice(), bound: Number.POSITIVE_INFINITY };
+  const bidders = offers.map((offer) => bidderOf(offer, classOf));
+  const byPosition = () => Float64Array.from(classOf, (one) => (one < 0 ? 0 : price[one]!));
+  let best = { prices: price.slice(), bound: Number.POSITIVE_INFINITY };
   let found = known;
   let scale = 1;
   let waited = 0;
   for (let round = 0; round < ROUNDS; round++) {
     if (!spend(work) && round > 0) break;
-    classOf.forEach((one, position) => {
-      prices[position] = one < 0 ? 0 : price[one]!;
-    });
     usage.fill(0);
     let bound = 0;
     for (let c = 0; c < classes; c++) bound += price[c]! * capacity[c]!;
-    offers.forEach((offer, i) => {
-      const ahead = gainsAhead(offer, prices, rooms[i]);
-      bound += ahead[0]!;
-      followBest(offer, prices, ahead, (layer) => {
-        usage[classOf[offer.units[layer]!.position]!]! += 1;
-      });
-    });
+    for (const bidder of bidders) bound += bid(bidder, price, usage);
     if (bound < best.bound - CLOSE) {
-      best = { prices: prices.slice(), bound };
+      best = { prices: price.slice(), bound };
       waited = 0;
     } else if (++waited >= PATIENCE) {
       scale /= 2;
       waited = 0;
     }
     if (round % CHOOSING === CHOOSING - 1) {
-      const made = byPrices(offers, units, prices);
+      const made = byPrices(offers, units, byPosition());
       spend(work);
       if (made.saving > found.saving) found = made;
     }
@@ -77,9 +70,57 @@ export function priceUnits(
       // A price of nothing cannot fall.
       if (over > 0 || price[c]! > 0) square += over * over;
     }
-    if (square === 0 || best.bound < found.saving + 1 - CLOSE || scale < 1e-3) break;
+    if (square === 0 || best.bound < found.saving + 1 - CLOSE || scale < SMALLEST_SCALE) break;
     const step = (scale * Math.max(bound - found.saving, 0.5)) / square;
     for (let c = 0; c < classes; c++) price[c] = Math.max(0, price[c]! + step * (usage[c]! - capacity[c]!));
   }
-  return { ...best, found };
+  price.set(best.prices);
+  return { prices: byPosition(), bound: best.bound, found };
+}
+
+/** An offer that takes what pays best for itself, asked again and again. */
+interface Bidder {
+  readonly offer: Layered;
+  /** The class of the unit of each layer. */
+  readonly classAt: Int32Array;
+  /** By state: the most that can still be gained from there, and the arc that does. */
+  readonly ahead: Float64Array;
+  readonly pick: Int32Array;
+}
+
+function bidderOf(offer: Layered, classOf: Int32Array): Bidder {
+  const ahead = roomFor(offer);
+  const classAt = Int32Array.from(offer.units, ({ position }) => classOf[position]!);
+  return { offer, classAt, ahead, pick: new Int32Array(ahead.length) };
+}
+
+/** What an offer gains at most at these prices; what it takes for that is added to the usage. */
+function bid({ offer, classAt, ahead, pick }: Bidder, price: Float64Array, usage: Float64Array): number {
+  const { offset, from, to, role, gain } = offer;
+  const layers = classAt.length;
+  for (let l = layers - 1; l >= 0; l--) {
+    const dear = price[classAt[l]!]!;
+    const end = offset[l + 1]!;
+    for (let s = offset[l]!; s < end; s++) {
+      const last = from[s + 1]!;
+      let most = Number.NEGATIVE_INFINITY;
+      let arc = from[s]!;
+      for (let a = arc; a < last; a++) {
+        const worth = gain[a]! + ahead[to[a]!]! - (role[a] === SKIP ? 0 : dear);
+        if (worth > most) {
+          most = worth;
+          arc = a;
+        }
+      }
+      ahead[s] = most;
+      pick[s] = arc;
+    }
+  }
+  let state = 0;
+  for (let l = 0; l < layers; l++) {
+    const arc = pick[state]!;
+    if (role[arc] !== SKIP) usage[classAt[l]!]! += 1;
+    state = to[arc]!;
+  }
+  return ahead[0]!;
 }
