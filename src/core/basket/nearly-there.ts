@@ -3,6 +3,7 @@ import type { CountedBy } from '../plan/index.ts';
 import { type Book, book } from '../price-book/index.ts';
 import type { ItemSelection } from '../selection/index.ts';
 import type { Applied } from './offers/applied.ts';
+import { standInsFor } from './offers/capped-bundle.ts';
 import { freeUnits } from './offers/free-goods.ts';
 import { leastUnits } from './offers/least-units.ts';
 import { byFalling } from './offers/offer-in-basket.ts';
@@ -176,7 +177,13 @@ function savingOf(ringing: Ringing, live: LiveOffer, units: readonly Unit[]): nu
   const apart = units.map((unit, position) => ({ ...unit, position }));
   let saving = 0;
   for (const { machine, startOf } of offersInBasket([live], apart, ringing.goods)) {
-    saving += mostGain(machine, machine.members.toSorted(byFalling(startOf)), startOf, MOST_ARCS) ?? 0;
+    const read = machine.members.toSorted(byFalling(startOf));
+    for (const standIn of standInsFor(machine)) {
+      const gain = mostGain(standIn, read, startOf, MOST_ARCS);
+      if (gain === null) continue;
+      saving += gain;
+      break;
+    }
   }
   return saving;
 }

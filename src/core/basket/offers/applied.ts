@@ -2,7 +2,7 @@ import type { Bundle, Combo, UnitOffer } from '../../plan/index.ts';
 import { percentOf, priceUnder } from '../reduction.ts';
 import { shareOut } from '../share-out.ts';
 import type { Unit } from '../unit.ts';
-import { isCapped } from './bundle.ts';
+import { isCapped } from './capped-bundle.ts';
 import { type ForcedRun, forcedRun } from './forced-run.ts';
 import { FREE } from './free-goods.ts';
 import type { OfferInBasket } from './offer-in-basket.ts';
@@ -68,21 +68,15 @@ function bundlePrices(offer: OfferInBasket, { value, take }: Bundle, run: Forced
   );
 }
 
-/** Places of the units of each bundle: those that follow each other, or, where it matters, as the search put them. */
-function bundlesOf({ machine, startOf }: OfferInBasket, take: number, run: ForcedRun): number[][] {
-  const places = run.units.map((_, i) => i);
-  if (!isCapped(machine)) return places.filter((i) => i % take === 0).map((i) => places.slice(i, i + take));
-  const bundles: { places: number[]; sum: number }[] = [];
-  for (const i of places) {
-    const { fill, sum } = machine.joins(run.roles[i]!);
-    const open =
-      fill === 0 ? undefined : bundles.find((bundle) => bundle.places.length === fill && bundle.sum === sum);
-    const bundle = open ?? { places: [], sum: 0 };
-    if (!open) bundles.push(bundle);
-    bundle.places.push(i);
-    bundle.sum = machine.bearable(bundle.sum + startOf(run.units[i]!));
-  }
-  return bundles.map((bundle) => bundle.places);
+/** Places of the units of each bundle: those that follow each other, or, where it matters, those that go together best. */
+function bundlesOf(
+  { machine }: OfferInBasket,
+  take: number,
+  { units }: ForcedRun,
+): readonly (readonly number[])[] {
+  if (isCapped(machine)) return machine.partition(units).groups;
+  const places = units.map((_, i) => i);
+  return places.filter((i) => i % take === 0).map((i) => places.slice(i, i + take));
 }
 
 function comboPrices(

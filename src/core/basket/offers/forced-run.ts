@@ -8,7 +8,7 @@ export interface ForcedRun extends Ending {
   readonly roles: readonly number[];
 }
 
-interface Step {
+export interface Step {
   readonly before: Step | null;
   readonly role: number;
   readonly gain: number;
@@ -16,7 +16,7 @@ interface Step {
   readonly done: number;
 }
 
-const START: Step = { before: null, role: -1, ...NOTHING };
+export const START: Step = { before: null, role: -1, ...NOTHING };
 
 /** @returns null where these units make no whole applications. */
 export function forcedRun(
@@ -29,6 +29,15 @@ export function forcedRun(
     const last = i === units.length - 1 || startOf(units[i + 1]!) !== startOf(unit);
     steps = stepped(machine, steps, unit, last);
   });
+  const best = endOf(machine, steps);
+  if (!best) return null;
+  const roles: number[] = [];
+  for (let step: Step | null = best; step?.before; step = step.before) roles.push(step.role);
+  return { units, roles: roles.reverse(), gain: best.gain, gifts: best.gifts, done: best.done };
+}
+
+/** The best of what may end here; null where nothing may. */
+export function endOf(machine: OfferMachine, steps: ReadonlyMap<number, Step>): Step | null {
   let best: Step | null = null;
   for (const [state, step] of steps) {
     const ending = machine.accepts(state);
@@ -36,13 +45,11 @@ export function forcedRun(
     const whole = { ...step, ...sum(step, ending) };
     if (!best || isBetter(whole, best)) best = whole;
   }
-  if (!best) return null;
-  const roles: number[] = [];
-  for (let step: Step | null = best; step?.before; step = step.before) roles.push(step.role);
-  return { units, roles: roles.reverse(), gain: best.gain, gifts: best.gifts, done: best.done };
+  return best;
 }
 
-function stepped(
+/** One unit more, taken from every state that was reached. @param last the next unit starts from a lower price. */
+export function stepped(
   machine: OfferMachine,
   steps: ReadonlyMap<number, Step>,
   unit: Unit,

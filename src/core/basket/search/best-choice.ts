@@ -1,4 +1,5 @@
-import { isCapped } from '../offers/bundle.ts';
+import { type CappedMachine, isCapped } from '../offers/capped-bundle.ts';
+import { forcedRun } from '../offers/forced-run.ts';
 import type { OfferInBasket } from '../offers/offer-in-basket.ts';
 import type { Unit } from '../unit.ts';
 import { gainsAhead } from './best-run.ts';
@@ -42,6 +43,9 @@ export const budgetFor = (units: number, offers: number): number =>
 
 /** What looking for a bound may do, where hardly anything is left. */
 const BOUNDING = 1_500_000;
+
+/** Shares of the highest floor at which a bound is looked for; finer ones hardly ever say more. */
+const FLOORS = [1, 0, 0.5, 0.25, 0.75];
 
 const NO_CHOICE: Choice = { taken: [], saving: 0, proved: true, bound: 0 };
 const WIDTHS = [8, 32, 256, 2_048, 16_384, 65_536];
@@ -97,8 +101,8 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
 }
 
 /**
- * A choice for which some offers could do only part of what they can, and how far beyond it the whole could reach: no
- * further than where they could do more than they can.
+ * A choice for which some offers could do only part of what they can, made as good as can be, and how far beyond it the
+ * whole could reach: no further than where those offers could do more than they can.
  */
 function bounded(
   choice: Choice,
@@ -107,19 +111,39 @@ function bounded(
   budget: Budget,
 ): Choice {
   if (narrowed.length === 0) return choice;
+  const capped = new Map<number, CappedMachine>();
+  for (const { machine } of narrowed) if (isCapped(machine)) capped.set(machine.offer, machine);
   // Without some work of its own the bound would say nothing where the search has used up everything.
   const own = { left: Math.max(budget.left, BOUNDING) };
-  const reaches = [0, 1, 2].map((which) => {
-    const relaxed = offers.map((offer) =>
-      narrowed.includes(offer) && isCapped(offer.machine)
-        ? { ...offer, machine: offer.machine.relaxed[which]! }
-        : offer,
-    );
-    const { saving, bound } = chooseIn(relaxed, own);
-    return saving + bound;
-  });
-  const bound = Math.max(0, Math.min(...reaches) - choice.saving);
-  return { ...choice, proved: bound === 0, bound };
+  let best = { ...choice, saving: worthOf(choice, offers, capped) };
+  let reach = Number.POSITIVE_INFINITY;
+  for (const share of FLOORS) {
+    const relaxed = offers.map((offer) => {
+      const machine = capped.get(offer.machine.offer);
+      return machine ? { ...offer, machine: machine.relaxed(Math.round(share * machine.highest)) } : offer;
+    });
+    const found = chooseIn(relaxed, own);
+    reach = Math.min(reach, found.saving + found.bound);
+    const saving = worthOf(found, offers, capped);
+    if (saving > best.saving) best = { ...found, saving };
+    if (reach <= best.saving) break;
+  }
+  const bound = Math.max(0, reach - best.saving);
+  return { ...best, proved: bound === 0, bound };
+}
+
+/** What a choice saves where some offers make the best that they can of the units they were given. */
+function worthOf(
+  { taken }: Choice,
+  offers: readonly OfferInBasket[],
+  capped: ReadonlyMap<number, CappedMachine>,
+): number {
+  return offers.reduce((sum, offer) => {
+    const used = taken.filter((one) => one.offer === offer.machine.offer).map(({ unit }) => unit);
+    if (used.length === 0) return sum;
+    const { partition } = capped.get(offer.machine.offer) ?? {};
+    return sum + (partition ? partition(used).worth : forcedRun(offer, used)!.gain);
+  }, 0);
 }
 
 /** The share in an order of reading in which fewer offers are open at once. */

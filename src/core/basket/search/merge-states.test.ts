@@ -54,7 +54,7 @@ it('leaves what every set of units brings as it was, with no more arcs than befo
     fc.property(generatedBasket({ units: 7, offers: 3 }), (made) => {
       for (const offer of offersOf(made)) {
         const units = offer.machine.members.toSorted(byFalling(offer.startOf));
-        for (const machine of [offer.machine, rememberingMachine(offer)]) {
+        for (const machine of [offer.machine, rememberingMachine(offer, MOST)!]) {
           const before = spread(machine, units, offer.startOf, MOST)!;
           const after = mergeStates(before);
           expect(gainsBySet(after)).toEqual(gainsBySet(before));
@@ -73,7 +73,7 @@ it('makes a machine that remembers everything about as small as one that reads i
     fc.property(generatedBasket({ units: 14, offers: 2 }), (made) => {
       for (const offer of offersOf(made)) {
         const units = offer.machine.members.toSorted(byFalling(offer.startOf));
-        const large = spread(rememberingMachine(offer), units, offer.startOf, MOST)!;
+        const large = spread(rememberingMachine(offer, MOST)!, units, offer.startOf, MOST)!;
         remembered += arcsOf(large);
         merged += arcsOf(mergeStates(large));
       }

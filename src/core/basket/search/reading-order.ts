@@ -1,4 +1,4 @@
-import { isCapped } from '../offers/bundle.ts';
+import { isCapped, standInsFor } from '../offers/capped-bundle.ts';
 import { byFalling, type OfferInBasket } from '../offers/offer-in-basket.ts';
 import { rememberingMachine } from '../offers/remembering.ts';
 import { fromBase, fromTag, type Unit } from '../unit.ts';
@@ -9,7 +9,7 @@ import { mostGain, spread } from './spread.ts';
 /** Arcs that one machine may have; one that needs more is left out of the search, and the answer not proved. */
 const MOST_ARCS = 1_000_000;
 /** One for which another can stand need not be so large. */
-const MOST_BEFORE_NARROWING = 100_000;
+const MOST_BEFORE_NARROWING = 1_000_000;
 
 /**
  * One order in which all these offers read their units: by falling tag, or by falling base where that suits more of the
@@ -56,19 +56,19 @@ export function spreadAll(
   const narrowed: OfferInBasket[] = [];
   let lost = 0;
   for (const offer of offers) {
-    const { machine } = offer;
-    const few = isCapped(machine) ? machine.narrowed.map((one) => ({ ...offer, machine: one })) : [];
-    const most = few.length > 0 ? MOST_BEFORE_NARROWING : MOST_ARCS;
-    const found = firstOf([offer, ...few], (one) => {
-      const tried = spreadIn(one, machine.members, place, most);
+    const { members } = offer.machine;
+    const standIns = standInsFor(offer.machine);
+    const most = standIns.length > 1 ? MOST_BEFORE_NARROWING : MOST_ARCS;
+    const found = firstOf(standIns, (machine) => {
+      const tried = spreadIn({ ...offer, machine }, members, place, most);
       spend(tried ? 4 * arcsOf(tried) : most);
       return tried;
     });
     if (!found) lost += mostOf(offer, spend);
     else {
       layered.push(found.made);
-      used.push(found.of);
-      if (found.of !== offer) narrowed.push(offer);
+      used.push({ ...offer, machine: found.of });
+      if (isCapped(offer.machine) && found.of !== offer.machine.exact) narrowed.push(offer);
     }
   }
   return { layered, used, lost, narrowed };
@@ -102,8 +102,9 @@ function spreadIn(
   most: number,
 ): Layered | null {
   const units = members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
-  const machine = suits(offer, units) ? offer.machine : rememberingMachine(offer);
-  const made = spread(machine, units, offer.startOf, most);
+  // Every state but the last ones has two arcs.
+  const machine = suits(offer, units) ? offer.machine : rememberingMachine(offer, most / 2);
+  const made = machine && spread(machine, units, offer.startOf, most);
   return made && arcsOf(made) > SMALL ? mergeStates(made) : made;
 }
 

@@ -1,0 +1,155 @@
+import type { StartingPrice, Unit } from '../unit.ts';
+import { type Bundler, bundler, type Partition, partitionOf } from './bundle-partition.ts';
+import { countingMachine } from './counting-machine.ts';
+import { type Limit, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
+
+/**
+ * A bundle whose amount off may be more than its units cost: it takes that at most, so that what units bring is no sum
+ * over them, and it matters which go together. By itself it only counts its units; what they bring is asked of it.
+ */
+export interface CappedMachine extends OfferMachine {
+  /** Which of these units go together, by their places, and what that brings against their tags. */
+  partition(used: readonly Unit[]): Partition;
+  /** The same offer as a machine like any other; null where that would be far too large. */
+  readonly exact: OfferMachine | null;
+  /** What can stand for it, the better first: machines that do part of what it does. */
+  readonly narrowed: readonly OfferMachine[];
+  /**
+   * A machine that never saves less than it does on the same units: every unit counts as it costs, but no less than
+   * `floor`, and no more than what then is left of the amount for the dearest of a bundle.
+   * @param floor from 0 to the amount over the units of a bundle.
+   */
+  relaxed(floor: number): OfferMachine;
+  /** The highest such floor. */
+  readonly highest: number;
+}
+
+/** So many bundles the narrowed machines have open at once. */
+const FEW_OPEN = [3, 2, 1];
+export const isCapped = (machine: OfferMachine): machine is CappedMachine => 'partition' in machine;
+
+/** What can be searched with in the place of a machine, the better first; the first does all that the machine does. */
+export const standInsFor = (machine: OfferMachine): readonly OfferMachine[] =>
+  isCapped(machine) ? [...(machine.exact ? [machine.exact] : []), ...machine.narrowed] : [machine];
+
+export function cappedMachine(
+  number: number,
+  take: number,
+  amount: number,
+  members: readonly Unit[],
+  start: StartingPrice,
+  limit: Limit,
+): CappedMachine {
+  const lost = (unit: Unit) => unit.tag - start(unit);
+  const sets = bundler(members.map(start), take, amount, Math.min(members.length, limit * take));
+  return {
+    ...countingMachine(number, take, members, [{ unit: lost, whole: 0 }], limit),
+    partition(used) {
+      const { worth, groups } = partitionOf(used.map(start), take, amount);
+      return { worth: worth + used.reduce((sum, unit) => sum + lost(unit), 0), groups };
+    },
+    exact: sets && settingMachine({ number, take, amount, members, start, limit }, sets),
+    narrowed: FEW_OPEN.map((open) => openMachine({ number, take, amount, members, start, limit }, open)),
+    highest: Math.ceil(amount / take),
+    // Where one unit of a bundle counts less than it costs, it and the floor of the others are the amount at least.
+    relaxed(floor) {
+      const ceiling = Math.max(floor, amount - (take - 1) * floor);
+      const unit = (one: Unit) => lost(one) + Math.min(Math.max(start(one), floor), ceiling);
+      return countingMachine(number, take, members, [{ unit, whole: 0 }], limit);
+    },
+  };
+}
+
+interface Capped {
+  readonly number: number;
+  readonly take: number;
+  readonly amount: number;
+  readonly members: readonly Unit[];
+  readonly start: StartingPrice;
+  readonly limit: Limit;
+}
+
+/** A state is the set of units taken, told apart by their prices; only at the end it is seen what they bring. */
+function settingMachine(
+  { number, take, amount, members, start, limit }: Capped,
+  { prices, weights, worth }: Bundler,
+): OfferMachine {
+  const numberOf = new Map(prices.map((price, i) => [price, i]));
+  const sizes = new Map<number, number>([[0, 0]]);
+  return {
+    offer: number,
+    members,
+    ordered: false,
+    start: 0,
+    takings(state, unit) {
+      const size = sizes.get(state)!;
+      if (size >= limit * take) return [];
+      const to = state + weights[numberOf.get(Math.min(start(unit), amount))!]!;
+      sizes.set(to, size + 1);
+      return [taking(to, 0, unit.tag - start(unit))];
+    },
+    accepts(state) {
+      const size = sizes.get(state)!;
+      if (size % take > 0) return null;
+      return size === 0 ? NOTHING : { gain: worth(state), gifts: 0, done: size / take };
+    },
+  };
+}
+
+/** A state is every open bundle with its units so far and what they can bear, up to the amount; only so many are open. */
+function openMachine(
+  { number, take, amount, members, start, limit }: Capped,
+  mostOpen: number,
+): OfferMachine {
+  type Open = readonly (readonly [fill: number, sum: number])[];
+  const known = new Map<string, number>([['0;', 0]]);
+  const states: { made: number; open: Open }[] = [{ made: 0, open: [] }];
+  const numberOf = (made: number, open: Open): number => {
+    const sorted = open.toSorted((a, b) => a[0] - b[0] || a[1] - b[1]);
+    const key = `${made};${sorted.join(' ')}`;
+    const found = known.get(key);
+    if (found !== undefined) return found;
+    known.set(key, states.length);
+    states.push({ made, open: sorted });
+    return states.length - 1;
+  };
+  const takingsOf = (state: number, unit: Unit): Taking[] => {
+    const { made, open } = states[state]!;
+    const [price, lost] = [start(unit), unit.tag - start(unit)];
+    const into = (at: number | null) => {
+      const [fill, sum] = at === null ? [0, 0] : open[at]!;
+      const rest = at === null ? open : open.filter((_, i) => i !== at);
+      const bearable = Math.min(amount, sum + price);
+      if (fill + 1 === take)
+        return taking(numberOf(Number.isFinite(limit) ? made + 1 : 0, rest), 0, lost + bearable, 1);
+      return taking(numberOf(made, [...rest, [fill + 1, bearable]]), 0, lost);
+    };
+    const alike = new Set<string>();
+    const distinct = open.flatMap((bundle, i) => {
+      const key = bundle.join(' ');
+      if (alike.has(key)) return [];
+      alike.add(key);
+      return [i];
+    });
+    const joined = distinct.map(into);
+    const another = open.length < mostOpen && made + open.length < limit;
+    return another ? [...joined, into(null)] : joined;
+  };
+  const taken = new Map<string, readonly Taking[]>();
+  return {
+    offer: number,
+    members,
+    ordered: false,
+    start: 0,
+    takings(state, unit) {
+      // Units of one price have the same ways on: a basket has many of them.
+      const key = `${state} ${start(unit)} ${unit.tag}`;
+      const seen = taken.get(key);
+      if (seen) return seen;
+      const found = takingsOf(state, unit);
+      taken.set(key, found);
+      return found;
+    },
+    accepts: (state) => (states[state]!.open.length === 0 ? NOTHING : null),
+  };
+}
