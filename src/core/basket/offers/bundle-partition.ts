@@ -60,7 +60,7 @@ function dealtOut(falling: readonly number[], take: number): number[][] {
   return groups;
 }
 
-/** Exchanges units between bundles for as long as that takes more. */
+/** Exchanges units between bundles for as long as that takes more, or as much from sums that are more alike. */
 function exchanged(groups: number[][], prices: readonly number[], amount: number): number[][] {
   for (let round = 0; round < MOST_ROUNDS; round++) {
     let better = false;
@@ -78,16 +78,15 @@ function exchangedBetween(
   prices: readonly number[],
   amount: number,
 ): boolean {
+  const sums = [sumOf(one, prices), sumOf(other, prices)] as const;
+  const taken = (a: number, b: number) => Math.min(amount, a) + Math.min(amount, b);
   for (let i = 0; i < one.length; i++)
     for (let j = 0; j < other.length; j++) {
-      const before = [sumOf(one, prices), sumOf(other, prices)] as const;
       const moved = prices[other[j]!]! - prices[one[i]!]!;
-      const gained =
-        Math.min(amount, before[0] + moved) +
-        Math.min(amount, before[1] - moved) -
-        Math.min(amount, before[0]) -
-        Math.min(amount, before[1]);
-      if (gained <= 0) continue;
+      const after = [sums[0] + moved, sums[1] - moved] as const;
+      const gained = taken(...after) - taken(...sums);
+      const closer = Math.abs(after[0] - after[1]) < Math.abs(sums[0] - sums[1]);
+      if (gained < 0 || (gained === 0 && !closer)) continue;
       [one[i], other[j]] = [other[j]!, one[i]!];
       return true;
     }

@@ -2,6 +2,7 @@ import type { StartingPrice, Unit } from '../unit.ts';
 import { type Bundler, bundler, type Partition, partitionOf } from './bundle-partition.ts';
 import { countingMachine } from './counting-machine.ts';
 import { type Limit, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
+import { byFalling } from './offer-in-basket.ts';
 
 /**
  * A bundle whose amount off may be more than its units cost: it takes that at most, so that what units bring is no sum
@@ -10,18 +11,18 @@ import { type Limit, NOTHING, type OfferMachine, type Taking, taking } from './m
 export interface CappedMachine extends OfferMachine {
   /** Which of these units go together, by their places, and what that brings against their tags. */
   partition(used: readonly Unit[]): Partition;
+  /** So many of these units, those that cost most. */
+  dearest(units: readonly Unit[], count: number): readonly Unit[];
   /** The same offer as a machine like any other; null where that would be far too large. */
   readonly exact: OfferMachine | null;
   /** What can stand for it, the better first: machines that do part of what it does. */
   readonly narrowed: readonly OfferMachine[];
   /**
-   * A machine that never saves less than it does on the same units: every unit counts as it costs, but no less than
-   * `floor`, and no more than what then is left of the amount for the dearest of a bundle.
-   * @param floor from 0 to the amount over the units of a bundle.
+   * A machine that never saves less than it does on the same units: every unit counts as it costs, but no less than a
+   * floor, and no more than what then is left of the amount for the dearest of a bundle.
+   * @param share what the floor is of an equal share of the amount, from 0 to 1.
    */
-  relaxed(floor: number): OfferMachine;
-  /** The highest such floor. */
-  readonly highest: number;
+  relaxed(share: number): OfferMachine;
 }
 
 /** So many bundles the narrowed machines have open at once. */
@@ -48,14 +49,16 @@ export function cappedMachine(
       const { worth, groups } = partitionOf(used.map(start), take, amount);
       return { worth: worth + used.reduce((sum, unit) => sum + lost(unit), 0), groups };
     },
+    dearest: (units, count) => units.toSorted(byFalling(start)).slice(0, count),
     exact: sets && settingMachine({ number, take, amount, members, start, limit }, sets),
     narrowed: FEW_OPEN.map((open) => openMachine({ number, take, amount, members, start, limit }, open)),
-    highest: Math.ceil(amount / take),
     // Where one unit of a bundle counts less than it costs, it and the floor of the others are the amount at least.
-    relaxed(floor) {
-      const ceiling = Math.max(floor, amount - (take - 1) * floor);
+    relaxed(share) {
+      const floor = Math.floor((share * amount) / take);
+      const ceiling = amount - (take - 1) * floor;
       const unit = (one: Unit) => lost(one) + Math.min(Math.max(start(one), floor), ceiling);
-      return countingMachine(number, take, members, [{ unit, whole: 0 }], limit);
+      const way = share === 1 ? { unit: lost, whole: amount } : { unit, whole: 0 };
+      return countingMachine(number, take, members, [way], limit);
     },
   };
 }

@@ -8,7 +8,7 @@ export interface ForcedRun extends Ending {
   readonly roles: readonly number[];
 }
 
-export interface Step {
+interface Step {
   readonly before: Step | null;
   readonly role: number;
   readonly gain: number;
@@ -16,7 +16,7 @@ export interface Step {
   readonly done: number;
 }
 
-export const START: Step = { before: null, role: -1, ...NOTHING };
+const START: Step = { before: null, role: -1, ...NOTHING };
 
 /** @returns null where these units make no whole applications. */
 export function forcedRun(
@@ -37,7 +37,7 @@ export function forcedRun(
 }
 
 /** The best of what may end here; null where nothing may. */
-export function endOf(machine: OfferMachine, steps: ReadonlyMap<number, Step>): Step | null {
+function endOf(machine: OfferMachine, steps: ReadonlyMap<number, Step>): Step | null {
   let best: Step | null = null;
   for (const [state, step] of steps) {
     const ending = machine.accepts(state);
@@ -49,7 +49,7 @@ export function endOf(machine: OfferMachine, steps: ReadonlyMap<number, Step>): 
 }
 
 /** One unit more, taken from every state that was reached. @param last the next unit starts from a lower price. */
-export function stepped(
+function stepped(
   machine: OfferMachine,
   steps: ReadonlyMap<number, Step>,
   unit: Unit,

@@ -1,6 +1,5 @@
 import type { Unit } from '../unit.ts';
-import { endOf, START, type Step, stepped } from './forced-run.ts';
-import { type Ending, type OfferMachine, taking } from './machine.ts';
+import { type Ending, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
 import type { OfferInBasket } from './offer-in-basket.ts';
 
 /**
@@ -23,9 +22,20 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
   const classOf = new Map(classes.flatMap((units, i) => units.map((unit) => [unit, i] as const)));
   const countIn = (state: number, i: number) =>
     Math.floor((state % (weights[i + 1] ?? states)) / weights[i]!);
-  const known = new Map<number, ReadonlyMap<number, Step>>([[0, new Map([[machine.start, START]])]]);
+  const known = new Map<number, Stands>([[0, { states: [machine.start], best: [NOTHING] }]]);
+  const ways = classes.map(() => new Map<number, readonly Taking[]>());
+  const takingsOf = (state: number, at: number): readonly Taking[] => {
+    let found = ways[at]!.get(state);
+    if (!found) {
+      found = machine.takings(state, classes[at]![0]!);
+      ways[at]!.set(state, found);
+    }
+    return found;
+  };
+  const begins = classes.map((_, i) => classes.slice(0, i).reduce((sum, { length }) => sum + length, 0));
+  const mayEnd = machine.prospects?.(classes.flat());
   /** Where the offer itself can stand once it took just these, the last of them the last of its price or not. */
-  const stepsOf = (taken: number, last: boolean): ReadonlyMap<number, Step> => {
+  const standsOf = (taken: number, last: boolean): Stands => {
     const key = last && taken > 0 ? taken + states : taken;
     const seen = known.get(key);
     if (seen) return seen;
@@ -34,9 +44,14 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
     const before = taken - weights[at]!;
     const previous = before === 0 ? null : classes[weights.findLastIndex((weight) => before >= weight)]![0]!;
     const lower = previous !== null && startOf(previous) !== startOf(unit);
-    const steps = stepped(machine, stepsOf(before, lower), unit, last);
-    known.set(key, steps);
-    return steps;
+    const read = begins[at]! + countIn(taken, at);
+    const stands = afterTaking(
+      standsOf(before, lower),
+      (state) => takingsOf(state, at),
+      (state) => (machine.holds?.(state, last) ?? true) && (mayEnd?.(state, read) ?? true),
+    );
+    known.set(key, stands);
+    return stands;
   };
   const endings = new Map<number, Ending | null>();
   return {
@@ -48,12 +63,61 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
     accepts(state) {
       let ending = endings.get(state);
       if (ending === undefined) {
-        ending = endOf(machine, stepsOf(state, true));
+        ending = bestEnd(machine, standsOf(state, true));
         endings.set(state, ending);
       }
       return ending;
     },
   };
+}
+
+/** States in which an offer can stand, each with the most that it can have brought there. */
+interface Stands {
+  readonly states: readonly number[];
+  readonly best: readonly Ending[];
+}
+
+function afterTaking(
+  { states, best }: Stands,
+  takings: (state: number) => readonly Taking[],
+  holds: (state: number) => boolean,
+): Stands {
+  const place = new Map<number, number>();
+  const after: number[] = [];
+  const reached: Ending[] = [];
+  for (let i = 0; i < states.length; i++)
+    for (const way of takings(states[i]!)) {
+      const at = place.get(way.to);
+      if (at === undefined) {
+        if (!holds(way.to)) continue;
+        place.set(way.to, after.push(way.to) - 1);
+        reached.push(sumOf(best[i]!, way));
+      } else if (isBetter(best[i]!, way, reached[at]!)) reached[at] = sumOf(best[i]!, way);
+    }
+  return { states: after, best: reached };
+}
+
+function bestEnd(machine: OfferMachine, { states, best }: Stands): Ending | null {
+  let found: Ending | null = null;
+  for (let i = 0; i < states.length; i++) {
+    const ending = machine.accepts(states[i]!);
+    if (ending && (!found || isBetter(best[i]!, ending, found))) found = sumOf(best[i]!, ending);
+  }
+  return found;
+}
+
+const sumOf = (a: Ending, b: Ending): Ending => ({
+  gain: a.gain + b.gain,
+  gifts: a.gifts + b.gifts,
+  done: a.done + b.done,
+});
+
+/** Whether two together bring more than a third; as much with fewer gifts, then fewer applications. */
+function isBetter(a: Ending, b: Ending, than: Ending): boolean {
+  const gain = a.gain + b.gain - than.gain;
+  if (gain !== 0) return gain > 0;
+  const gifts = a.gifts + b.gifts - than.gifts;
+  return gifts !== 0 ? gifts < 0 : a.done + b.done < than.done;
 }
 
 /** Units between which the offer makes no difference, the classes by falling price. */

@@ -1,8 +1,7 @@
-import { type CappedMachine, isCapped } from '../offers/capped-bundle.ts';
-import { forcedRun } from '../offers/forced-run.ts';
 import type { OfferInBasket } from '../offers/offer-in-basket.ts';
 import type { Unit } from '../unit.ts';
 import { gainsAhead } from './best-run.ts';
+import { bounded } from './capped-choice.ts';
 import { worthwhile } from './compact.ts';
 import { componentsOf } from './components.ts';
 import type { Taken } from './front.ts';
@@ -35,17 +34,11 @@ export interface Budget {
 const ORDINARY_BUDGET = 8_000_000;
 
 /** Proof is owed for a basket of so many units and so many offers that touch it (pricing rules 4.2): it may take longer. */
-const OWED = { units: 40, offers: 10, budget: 24_000_000 };
+const OWED = { units: 40, offers: 10, budget: 60_000_000 };
 
 /** What a search may do where nobody says otherwise. */
 export const budgetFor = (units: number, offers: number): number =>
   units <= OWED.units && offers <= OWED.offers ? OWED.budget : ORDINARY_BUDGET;
-
-/** What looking for a bound may do, where hardly anything is left. */
-const BOUNDING = 1_500_000;
-
-/** Shares of the highest floor at which a bound is looked for; finer ones hardly ever say more. */
-const FLOORS = [1, 0, 0.5, 0.25, 0.75];
 
 const NO_CHOICE: Choice = { taken: [], saving: 0, proved: true, bound: 0 };
 const WIDTHS = [8, 32, 256, 2_048, 16_384, 65_536];
@@ -97,53 +90,7 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
     const solved = solve(better, pricing, search, 1);
     all = both(all, proven(better, pricing, solved, search));
   }
-  return bounded(all, offers, narrowed, budget);
-}
-
-/**
- * A choice for which some offers could do only part of what they can, made as good as can be, and how far beyond it the
- * whole could reach: no further than where those offers could do more than they can.
- */
-function bounded(
-  choice: Choice,
-  offers: readonly OfferInBasket[],
-  narrowed: readonly OfferInBasket[],
-  budget: Budget,
-): Choice {
-  if (narrowed.length === 0) return choice;
-  const capped = new Map<number, CappedMachine>();
-  for (const { machine } of narrowed) if (isCapped(machine)) capped.set(machine.offer, machine);
-  // Without some work of its own the bound would say nothing where the search has used up everything.
-  const own = { left: Math.max(budget.left, BOUNDING) };
-  let best = { ...choice, saving: worthOf(choice, offers, capped) };
-  let reach = Number.POSITIVE_INFINITY;
-  for (const share of FLOORS) {
-    const relaxed = offers.map((offer) => {
-      const machine = capped.get(offer.machine.offer);
-      return machine ? { ...offer, machine: machine.relaxed(Math.round(share * machine.highest)) } : offer;
-    });
-    const found = chooseIn(relaxed, own);
-    reach = Math.min(reach, found.saving + found.bound);
-    const saving = worthOf(found, offers, capped);
-    if (saving > best.saving) best = { ...found, saving };
-    if (reach <= best.saving) break;
-  }
-  const bound = Math.max(0, reach - best.saving);
-  return { ...best, proved: bound === 0, bound };
-}
-
-/** What a choice saves where some offers make the best that they can of the units they were given. */
-function worthOf(
-  { taken }: Choice,
-  offers: readonly OfferInBasket[],
-  capped: ReadonlyMap<number, CappedMachine>,
-): number {
-  return offers.reduce((sum, offer) => {
-    const used = taken.filter((one) => one.offer === offer.machine.offer).map(({ unit }) => unit);
-    if (used.length === 0) return sum;
-    const { partition } = capped.get(offer.machine.offer) ?? {};
-    return sum + (partition ? partition(used).worth : forcedRun(offer, used)!.gain);
-  }, 0);
+  return bounded(all, offers, narrowed, budget, chooseIn);
 }
 
 /** The share in an order of reading in which fewer offers are open at once. */

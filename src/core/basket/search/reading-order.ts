@@ -8,12 +8,12 @@ import { mostGain, spread } from './spread.ts';
 
 /** Arcs that one machine may have; one that needs more is left out of the search, and the answer not proved. */
 const MOST_ARCS = 1_000_000;
-/** One for which another can stand need not be so large. */
-const MOST_BEFORE_NARROWING = 1_000_000;
+/** One that only stands for another need not be so large. */
+const MOST_STANDING_IN = 100_000;
 
 /**
- * One order in which all these offers read their units: by falling tag, or by falling base where that suits more of the
- * offers to which the order matters.
+ * One order in which all these offers read their units: by falling tag, or by falling base where the offers that this
+ * does not suit are smaller; those have to remember what they took.
  */
 export function commonOrder(offers: readonly OfferInBasket[]): readonly Unit[] {
   const units = new Map<number, Unit>();
@@ -22,13 +22,22 @@ export function commonOrder(offers: readonly OfferInBasket[]): readonly Unit[] {
     [...units.values()].sort((a, b) => fromTag(b) - fromTag(a) || byFalling(fromBase)(a, b)),
     [...units.values()].sort((a, b) => fromBase(b) - fromBase(a) || byFalling(fromTag)(a, b)),
   ];
-  const unsuited = orders.map((order) => {
+  const [byTag, byBase] = orders.map((order) => {
     const place = placesIn(order);
     const read = ({ machine: { members } }: OfferInBasket) =>
       members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
-    return offers.filter((offer) => !suits(offer, read(offer))).length;
+    return offers.filter((offer) => !suits(offer, read(offer)));
   });
-  return unsuited[1]! < unsuited[0]! ? orders[1]! : orders[0]!;
+  if (byTag!.length === 0) return orders[0]!;
+  return byBase!.length === 0 || sizeOf(byBase!) < sizeOf(byTag!) ? orders[1]! : orders[0]!;
+}
+
+/** How many arcs offers have that are read in their own orders. */
+function sizeOf(offers: readonly OfferInBasket[]): number {
+  return offers.reduce((sum, { machine, startOf }) => {
+    const own = spread(machine, machine.members.toSorted(byFalling(startOf)), startOf, MOST_ARCS);
+    return sum + (own ? arcsOf(own) : MOST_ARCS);
+  }, 0);
 }
 
 export interface Spread {
@@ -58,8 +67,9 @@ export function spreadAll(
   for (const offer of offers) {
     const { members } = offer.machine;
     const standIns = standInsFor(offer.machine);
-    const most = standIns.length > 1 ? MOST_BEFORE_NARROWING : MOST_ARCS;
     const found = firstOf(standIns, (machine) => {
+      const whole = !isCapped(offer.machine) || machine === offer.machine.exact;
+      const most = whole ? MOST_ARCS : MOST_STANDING_IN;
       const tried = spreadIn({ ...offer, machine }, members, place, most);
       spend(tried ? 4 * arcsOf(tried) : most);
       return tried;

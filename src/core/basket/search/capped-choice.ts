@@ -1,0 +1,70 @@
+import { type CappedMachine, isCapped } from '../offers/capped-bundle.ts';
+import { forcedRun } from '../offers/forced-run.ts';
+import type { OfferInBasket } from '../offers/offer-in-basket.ts';
+import type { Budget, Choice } from './best-choice.ts';
+import type { Taken } from './front.ts';
+
+/** What looking for a bound may do, where hardly anything is left. */
+const BOUNDING = 1_500_000;
+/** Shares at which a bound is looked for; finer ones hardly ever say more. */
+const FLOORS = [1, 0, 0.5, 0.25, 0.75];
+
+/**
+ * A choice for which some offers could do only part of what they can, made as good as can be, and how far beyond it the
+ * whole could reach: no further than where those offers could do more than they can.
+ */
+export function bounded(
+  choice: Choice,
+  offers: readonly OfferInBasket[],
+  narrowed: readonly OfferInBasket[],
+  budget: Budget,
+  chooseIn: (offers: readonly OfferInBasket[], budget: Budget) => Choice,
+): Choice {
+  if (narrowed.length === 0) return choice;
+  const capped = new Map<number, CappedMachine>();
+  for (const { machine } of narrowed) if (isCapped(machine)) capped.set(machine.offer, machine);
+  // Without some work of its own the bound would say nothing where the search has used up everything.
+  const own = { left: Math.max(budget.left, BOUNDING) };
+  let best = madeMost(choice, offers, capped);
+  let reach = Number.POSITIVE_INFINITY;
+  for (const share of FLOORS) {
+    const relaxed = offers.map((offer) => {
+      const machine = capped.get(offer.machine.offer);
+      return machine ? { ...offer, machine: machine.relaxed(share) } : offer;
+    });
+    const found = chooseIn(relaxed, own);
+    reach = Math.min(reach, found.saving + found.bound);
+    const made = madeMost(found, offers, capped);
+    if (made.saving > best.saving) best = made;
+    if (reach <= best.saving) break;
+  }
+  const bound = Math.max(0, reach - best.saving);
+  return { ...best, proved: bound === 0, bound };
+}
+
+/** A choice with what it saves once capped offers take the dearest they can have, and make the best of it. */
+function madeMost(
+  choice: Choice,
+  offers: readonly OfferInBasket[],
+  capped: ReadonlyMap<number, CappedMachine>,
+): Choice {
+  let { taken } = choice;
+  for (const [offer, machine] of capped) {
+    const others = new Set(taken.filter((one) => one.offer !== offer).map(({ unit }) => unit.position));
+    const own = taken.filter((one) => one.offer === offer).map(({ unit }) => unit);
+    const dearest = machine.dearest(
+      machine.members.filter(({ position }) => !others.has(position)),
+      own.length,
+    );
+    if (machine.partition(dearest).worth <= machine.partition(own).worth) continue;
+    const anew = dearest.map((unit): Taken => ({ unit, offer, role: 0 }));
+    taken = [...taken.filter((one) => one.offer !== offer), ...anew];
+  }
+  const saving = offers.reduce((sum, offer) => {
+    const used = taken.filter((one) => one.offer === offer.machine.offer).map(({ unit }) => unit);
+    if (used.length === 0) return sum;
+    const machine = capped.get(offer.machine.offer);
+    return sum + (machine ? machine.partition(used).worth : forcedRun(offer, used)!.gain);
+  }, 0);
+  return { ...choice, taken, saving };
+}
