@@ -195,3 +195,44 @@ export function adversarialPlan(seed: number): PlanDocument {
     })),
   };
 }
+
+const COMBO_GROUPS = 6;
+const COMBO_ITEMS = 60;
+
+/** Several combos of four slots over the same goods: each slot has the choice of two groups. */
+export function comboPlan(seed: number): PlanDocument {
+  const roll = dice(seed);
+  const slot = (name: string) => ({
+    name,
+    quantity: 1,
+    items: { anyOf: [{ node: `g${roll(COMBO_GROUPS)}` }, { node: `g${roll(COMBO_GROUPS)}` }] },
+  });
+  return {
+    format: 'bell-tag-plan',
+    version: 1,
+    currency: 'EUR',
+    nodes: Array.from({ length: COMBO_GROUPS }, (_, i) => ({ id: `g${i}`, name: `Group ${i}` })),
+    items: Array.from({ length: COMBO_ITEMS }, (_, i) => ({
+      sku: `i${i}`,
+      name: `Item ${i}`,
+      node: `g${i % COMBO_GROUPS}`,
+      prices: [{ price: money(100 + roll(400)) }],
+    })),
+    stores: [{ id: 'shop', name: 'Shop', timeZone: 'Europe/Madrid' }],
+    promotions: Array.from({ length: 4 }, (_, i) => ({
+      id: `c${i}`,
+      name: `Combo ${i}`,
+      status: 'approved',
+      when: { from: '2027-01-01T00:00' },
+      offer: {
+        kind: 'combo',
+        slots: ['One', 'Two', 'Three', 'Four'].map(slot),
+        value: { total: money(700 + roll(300)) },
+      },
+    })),
+  };
+}
+
+/** Single pieces of those goods. */
+export const comboLines = (units: number, roll: (below: number) => number) => () =>
+  Array.from({ length: units }, () => ({ sku: `i${roll(COMBO_ITEMS)}`, quantity: 1 }));

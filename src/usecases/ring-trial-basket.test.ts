@@ -19,6 +19,39 @@ describe('a trial basket', () => {
     });
   });
 
+  it('tells of each accepted code what it brings, nothing among it', async () => {
+    const plan = basketPlan({ c: '4.40', d: '1.00' }, [
+      offer(
+        'ten',
+        { kind: 'priceChange', items: { items: ['c'] }, formula: { amountOff: '0.40' } },
+        { codes: ['TEN'] },
+      ),
+      offer(
+        'two',
+        { kind: 'mixAndMatch', items: { items: ['d'] }, take: 2, value: { total: '1.50' } },
+        { codes: ['TWO'] },
+      ),
+    ]);
+    const ask = (lines: Record<string, number>) =>
+      ringTrialBasket(inMemory(plan), person('viewer'), basketOf(lines, { codes: ['TEN', 'TWO', 'NONE'] }));
+    expect(await ask({ c: 2, d: 1 })).toMatchObject({
+      value: {
+        codes: [
+          { code: 'TEN', saves: '0.80' },
+          { code: 'TWO', saves: '0.00' },
+        ],
+      },
+    });
+    expect(await ask({ d: 2 })).toMatchObject({
+      value: {
+        codes: [
+          { code: 'TEN', saves: '0.00' },
+          { code: 'TWO', saves: '0.50' },
+        ],
+      },
+    });
+  });
+
   it('is rung in one’s own stores only, and says what is wrong with it', async () => {
     const ring = (stores: string[] | null, basket = basketOf({ c: 1 })) =>
       ringTrialBasket(inMemory(PLAN), person('store', stores), basket);

@@ -8,14 +8,22 @@ import {
   sees,
   type TrialBasket,
 } from '../contracts/index.ts';
-import { type BasketDocument, ringBasket, secondBest } from '../core/basket/index.ts';
+import {
+  type Basket,
+  type BasketDocument,
+  type Receipt,
+  ringBasket,
+  secondBest,
+} from '../core/basket/index.ts';
+import type { CompiledPlan } from '../core/price-book/index.ts';
 import { namesOf } from '../core/sentence/index.ts';
 import type { PlanBook } from './plan-store.ts';
-import { trialBasketView } from './trial-basket-view.ts';
+import { type CodeWorth, trialBasketView } from './trial-basket-view.ts';
 
-/** A person waits: a basket that would take longer is answered with the best found so far. */
-const WORK = 4_000_000;
+/** A person waits: what else could be is looked for with less patience than what is. */
 const SECOND_WORK = 1_000_000;
+/** So many codes are told what each of them brings. */
+const MOST_CODES = 10;
 
 /** Rings a basket as a till of the store would, at any moment, for any kind of shopper; nothing is sold. */
 export async function ringTrialBasket(
@@ -27,7 +35,21 @@ export async function ringTrialBasket(
   const { compiled, document } = await ports.book.current();
   const parsed = parseBasket(basket, compiled);
   if (!parsed.ok) return failed({ kind: 'invalid', faults: parsed.faults });
-  const best = ringBasket(compiled, parsed.basket, WORK);
+  // As long as a till takes, and no less: the two are to be the same.
+  const best = ringBasket(compiled, parsed.basket);
   const other = secondBest(compiled, parsed.basket, best, SECOND_WORK);
-  return done(trialBasketView(document, namesOf(document), best, other));
+  const codes = worthOfCodes(compiled, parsed.basket, best);
+  return done(trialBasketView(document, namesOf(document), best, other, codes));
+}
+
+/** How much more there would be to pay without each of the accepted codes; nothing, where a code makes no difference. */
+function worthOfCodes(compiled: CompiledPlan, basket: Basket, best: Receipt): CodeWorth[] {
+  return best.codes
+    .filter(({ reason }) => reason === null)
+    .slice(0, MOST_CODES)
+    .map(({ code }) => {
+      const others = { ...basket, codes: basket.codes.filter((other) => other !== code) };
+      const without = ringBasket(compiled, others, SECOND_WORK, { nearly: false });
+      return { code, saves: without.total - best.total };
+    });
 }

@@ -1,8 +1,14 @@
 import type { TrialBasket } from '../contracts/index.ts';
 import { type Receipt, receiptDocument, type SecondBest } from '../core/basket/index.ts';
-import { type Currency, currencyOf } from '../core/money/index.ts';
+import { type Currency, currencyOf, formatAmount, minorUnits } from '../core/money/index.ts';
 import type { PlanDocument } from '../core/plan/index.ts';
 import { type Names, promotionText } from '../core/sentence/index.ts';
+
+/** What a code is worth to a basket, in minor units. */
+export interface CodeWorth {
+  readonly code: string;
+  readonly saves: number;
+}
 
 /** A receipt with the names and sentences of all that stands on it. */
 export function trialBasketView(
@@ -10,6 +16,7 @@ export function trialBasketView(
   names: Names,
   best: Receipt,
   other: SecondBest | null,
+  codes: readonly CodeWorth[] = [],
 ): TrialBasket {
   const currency = currencyOf(plan.currency)!;
   const receipt = receiptDocument(best, currency);
@@ -25,6 +32,7 @@ export function trialBasketView(
   return {
     receipt,
     second,
+    codes: codes.map(({ code, saves }) => ({ code, saves: formatAmount(minorUnits(saves), currency) })),
     items: Object.fromEntries([...skus].map((sku) => [sku, names.item(sku)])),
     promotions: Object.fromEntries(
       plan.promotions

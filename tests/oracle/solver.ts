@@ -6,6 +6,7 @@ const highs = await loadHighs();
 
 /** The greatest saving by a mixed-integer solver, in minor units. */
 export function solved(offers: readonly OfferInBasket[]): number {
+  if (offers.length === 0) return 0;
   const { Status, ObjectiveValue } = highs.solve(milpOf(offers), {
     mip_rel_gap: 0,
     mip_abs_gap: 0.5,

@@ -12,6 +12,8 @@ export interface TrialBasket {
     /** The offers that it applies. */
     readonly applies: readonly string[];
   } | null;
+  /** Of each accepted code, how much more there would be to pay without it. */
+  readonly codes: readonly { readonly code: string; readonly saves: string }[];
   /** By SKU: names of everything on the receipt, and of what is nearly reached. */
   readonly items: Readonly<Record<string, string>>;
   /** By id: of every promotion that the receipt names. */

@@ -61,6 +61,15 @@ export function PrintedReceipt({
   );
 }
 
+/** What an accepted code does: nothing, where no deal of it applies or one of the others saves more. */
+function whatItBrings(codes: TrialBasket['codes'], code: string): string {
+  const saves = codes.find((one) => one.code === code)?.saves;
+  if (saves === undefined) return 'accepted';
+  return Number(saves) === 0
+    ? 'accepted, but it makes no difference to this basket'
+    : `accepted; without it there would be ${saves} more to pay`;
+}
+
 /** The receipt, how it was found, and what is nearly reached. */
 export function Receipt({
   trial,
@@ -90,7 +99,7 @@ export function Receipt({
         <ul className="text-sm">
           {codes.map(({ code, accepted, reason }) => (
             <li key={code}>
-              Code {code}: {accepted ? 'accepted' : reason}
+              Code {code}: {accepted ? whatItBrings(trial.codes, code) : reason}
             </li>
           ))}
         </ul>
