@@ -6,7 +6,7 @@ import { benchSearch } from './search.ts';
 import { benchWorksheet } from './worksheet.ts';
 
 const { DATABASE_URL, BELLTAG_ORIGIN } = process.env;
-// The search comes last: it puts a larger chain in the place of the demo.
+// Which of them need the application, and in which order they come, says bin/bench.mjs.
 const PARTS = {
   book: () => benchBook(DATABASE_URL!),
   pages: () => benchPageWeight(BELLTAG_ORIGIN!),

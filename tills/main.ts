@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { basketAsked, basketOf, linesOf } from './asked-basket.ts';
 import { listPage, tillPage } from './page.ts';
+import { mediaTypeOf, pictureDisk } from './picture-disk.ts';
 import { priceFileDisk } from './price-file-disk.ts';
 import { basketPage } from './receipt-page.ts';
 import { ringer } from './ring.ts';
@@ -27,7 +28,11 @@ function main(folder: string, port: number, pollEvery: number): void {
   const tills = new Map(
     enrolment.tills.map((identity) => [
       identity.id,
-      till(identity, { ...shared, disk: priceFileDisk(`${folder}/${identity.id}`) }),
+      till(identity, {
+        ...shared,
+        disk: priceFileDisk(`${folder}/${identity.id}`),
+        pictures: pictureDisk(`${folder}/${identity.id}`),
+      }),
     ]),
   );
   for (const id of enrolment.off) tills.get(id)?.switchOn(false);
@@ -55,7 +60,7 @@ async function serve(
   response: ServerResponse,
 ): Promise<void> {
   const url = new URL(request.url ?? '/', 'http://till');
-  const [, , id = '', action = ''] = url.pathname.split('/').map(decodeURIComponent);
+  const [, , id = '', action = '', detail = ''] = url.pathname.split('/').map(decodeURIComponent);
   const one = tills.get(id);
   const html = (text: string, status = 200) =>
     response.writeHead(status, { 'content-type': 'text/html; charset=utf-8' }).end(text);
@@ -63,6 +68,7 @@ async function serve(
   if (!one) return void response.writeHead(404).end('no such till');
   const asked = { code: url.searchParams.get('code') ?? '', group: url.searchParams.get('group') ?? '' };
   const rung = asked.code === '' ? null : one.ring(asked.code, asked.group || null);
+  if (action === 'picture') return void servePicture(one.picture(detail), response);
   if (action === 'basket') return void (await serveBasket(one, url, request, response));
   if (action === 'control' && request.method === 'POST') {
     const fault = control(one, new URLSearchParams(await bodyOf(request)));
@@ -75,6 +81,11 @@ async function serve(
       .writeHead(200, { 'content-type': 'application/json' })
       .end(JSON.stringify({ ...one.state(), rung }));
   html(tillPage(one.state(), rung, asked));
+}
+
+function servePicture(bytes: Uint8Array | null, response: ServerResponse): void {
+  if (bytes) response.writeHead(200, { 'content-type': mediaTypeOf(bytes) }).end(bytes);
+  else response.writeHead(404).end('no such picture');
 }
 
 /** A basket sent as JSON is answered with its receipt; asked for by a form, with a page. */

@@ -7,7 +7,7 @@ const STYLE = `body{font:16px/1.5 system-ui,sans-serif;margin:0;background:#f7f3
 h1{font-size:1.4rem}a{color:#7a4f00}table{border-collapse:collapse;width:100%}td,th{text-align:left;padding:.35rem .5rem;border-bottom:1px solid #d8d0bd}
 input,select,button{font:inherit;padding:.4rem .6rem;border:1px solid #6b6455;border-radius:.3rem;background:#fff}button{background:#17202e;color:#fff;cursor:pointer}
 form{display:flex;gap:.5rem;flex-wrap:wrap;align-items:end;margin:1rem 0}label{display:grid;font-size:.85rem}.figure{font-size:3rem;font-variant-numeric:tabular-nums}
-.figure{margin:.3rem 0}.tag{display:inline-block;padding:0 .5em 0 1.2em;background:radial-gradient(circle at .7em 50%,#f7f3ea .16em,transparent .19em),#eedcb2;clip-path:polygon(.5em 0,100% 0,100% 100%,.5em 100%,0 66%,0 34%)}.off{color:#8d1f1f}del{color:#5c564a}.amount{text-align:right;vertical-align:top;font-variant-numeric:tabular-nums}`;
+.figure{margin:.3rem 0}.tag{display:inline-block;padding:0 .5em 0 1.2em;background:radial-gradient(circle at .7em 50%,#f7f3ea .16em,transparent .19em),#eedcb2;clip-path:polygon(.5em 0,100% 0,100% 100%,.5em 100%,0 66%,0 34%)}.off{color:#8d1f1f}del{color:#5c564a}figure{margin:0 0 1rem}figcaption{font-size:.9rem}.amount{text-align:right;vertical-align:top;font-variant-numeric:tabular-nums}`;
 
 export const escapeHtml = (text: unknown): string =>
   String(text ?? '').replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
@@ -52,6 +52,7 @@ export function tillPage(
     `Till ${state.id}`,
     `<p><a href="/">All tills</a></p><h1>Till ${escapeHtml(state.id)}</h1>
 <p>${state.on ? 'Switched on' : '<b class="off">Switched off</b>'}; holds ${state.holds === null ? 'nothing yet' : `price file ${state.holds} since ${heldSince(state)}`}; its clock says <b>${momentWords(clockOf(state).slice(0, 16))}</b> (${escapeHtml(state.timeZone)}).</p>
+${state.picturesToCome > 0 ? `<p>${state.picturesToCome} pictures still to come.</p>` : ''}
 ${state.problem ? `<p class="off" role="status">${escapeHtml(state.problem)}</p>` : ''}
 <form><label>SKU or barcode<input name="code" value="${escapeHtml(asked.code)}" autofocus></label><label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label><button>Ring</button></form>
 <p><a href="/till/${escapeHtml(state.id)}/basket">A whole basket</a></p>

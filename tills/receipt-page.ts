@@ -27,19 +27,27 @@ export function basketPage(state: TillState, asked: AskedBasket, answer: BasketA
     `<p><a href="/till/${escapeHtml(state.id)}">Till ${escapeHtml(state.id)}</a></p><h1>A basket</h1>
 <form><label>SKU or barcode<input name="add" autofocus></label><label>How many<input name="quantity" value="1" size="4"></label><button>Put in</button>
 ${field('Goods so far', 'lines', 30)}${field('Codes', 'codes', 12)}${field('Paid by', 'payment', 8)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
-${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(answer.rung) : faultWords(answer.faults)}`,
+${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state.id, answer.rung) : faultWords(answer.faults)}`,
   );
 }
 
 const faultWords = (faults: readonly string[]): string =>
   `<ul class="off" role="alert">${faults.map((fault) => `<li>${escapeHtml(fault)}</li>`).join('')}</ul>`;
 
-function receiptWords({ receipt, labels, names }: RungBasket): string {
+function receiptWords(till: string, { receipt, labels, names, pictures }: RungBasket): string {
   const line = ({ sku, quantity, tag, net, gift, reductions }: ReceiptDocument['lines'][number]) =>
     `<tr><td>${escapeHtml(names[sku] ?? sku)}${gift ? ', a gift' : ''}<br>${quantity} × ${tag}${reductions
       .map(({ promotion, amount }) => `<br>${escapeHtml(labels[promotion] ?? promotion)} −${amount}`)
       .join('')}</td><td class="amount">${net}</td></tr>`;
-  return `<section role="status"><table><tbody>${receipt.lines.map(line).join('')}</tbody></table>
+  const shown = receipt.applications.flatMap(({ promotion }) => {
+    const label = escapeHtml(labels[promotion] ?? promotion);
+    return pictures[promotion] === undefined
+      ? []
+      : [
+          `<figure><img src="/till/${escapeHtml(till)}/picture/${pictures[promotion]}" alt="${label}" height="120"><figcaption>${label}</figcaption></figure>`,
+        ];
+  });
+  return `<section role="status">${shown.join('')}<table><tbody>${receipt.lines.map(line).join('')}</tbody></table>
 <p class="figure">${receipt.total}</p><p>${receipt.currency}${Number(receipt.saving) === 0 ? '' : `, ${receipt.saving} saved`}</p>
 ${receipt.problems.map(({ message }) => `<p class="off">${escapeHtml(message)}</p>`).join('')}
 ${receipt.codes.map(({ code, accepted, reason }) => `<p>Code ${escapeHtml(code)}: ${accepted ? 'accepted' : escapeHtml(reason)}</p>`).join('')}</section>`;

@@ -16,6 +16,8 @@ export interface RungBasket {
   readonly receipt: ReceiptDocument;
   /** By id: what shoppers read of each promotion of the file. */
   readonly labels: Readonly<Record<string, string>>;
+  /** By id: the picture of each promotion that has one. */
+  readonly pictures: Readonly<Record<string, string>>;
   /** By SKU. */
   readonly names: Readonly<Record<string, string>>;
 }
@@ -46,6 +48,11 @@ export function ringWhole(compiled: CompiledPlan, place: TillPlace, raw: unknown
     rung: {
       receipt,
       labels: Object.fromEntries(promotions.map(({ id, label, name }) => [id, label.default ?? name])),
+      pictures: Object.fromEntries(
+        promotions.flatMap(({ id, offer }) =>
+          offer.kind === 'combo' && offer.picture !== null ? [[id, offer.picture]] : [],
+        ),
+      ),
       names: Object.fromEntries(
         items.filter(({ sku }) => named.has(sku)).map(({ sku, name }) => [sku, name]),
       ),

@@ -1,10 +1,15 @@
+import { createHash } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
 import { offer, ring } from '../tests/plans/basket-plan.ts';
 import { signed } from '../tests/plans/signed.ts';
 import { withPromotions } from '../tests/plans/small-plan.ts';
+import { pictureDisk } from './picture-disk.ts';
 import { ringer } from './ring.ts';
 import { type Till, till } from './till.ts';
 
@@ -14,16 +19,25 @@ let origin: string;
 let newest: unknown;
 let reports: TerminalReport[];
 let disk: { held: PriceFileEnvelope | null };
+/** Bytes of pictures as the server hands them out, by their names. */
+let served: Map<string, string>;
+let folder: string;
 const chain = signed();
 
 beforeEach(async () => {
   newest = null;
   reports = [];
   disk = { held: null };
+  served = new Map();
+  folder = mkdtempSync(join(tmpdir(), 'till-'));
   server = createServer((request, response) => {
     if (request.url?.startsWith('/api/till/price-file')) {
       if (newest === null) return void response.writeHead(204).end();
       return void response.end(typeof newest === 'string' ? newest : JSON.stringify(newest));
+    }
+    if (request.url?.startsWith('/api/till/picture/')) {
+      const bytes = served.get(request.url.split('/').at(-1)!);
+      return void (bytes === undefined ? response.writeHead(404).end() : response.end(bytes));
     }
     const chunks: Buffer[] = [];
     request.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -35,7 +49,10 @@ beforeEach(async () => {
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
-afterEach(() => new Promise((resolve) => server.close(resolve)));
+afterEach(async () => {
+  rmSync(folder, { recursive: true });
+  await new Promise((resolve) => server.close(resolve));
+});
 
 const NOW = Date.parse('2027-04-14T10:00:00Z');
 const make = (now = () => NOW): Till =>
@@ -45,6 +62,7 @@ const make = (now = () => NOW): Till =>
       server: origin,
       publicKey: chain.publicKey,
       ringer: ringer(),
+      pictures: pictureDisk(folder),
       now,
       disk: {
         read: () => disk.held,
@@ -108,6 +126,62 @@ describe('a till', () => {
     await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve));
     await one.poll();
     expect(one.state().problem).toBeNull();
+  });
+
+  describe('whose price file names a picture', () => {
+    const BYTES = '\u0089PNG and so on';
+    const ID = createHash('sha256').update(BYTES).digest('hex');
+    const withPicture = (picture: string) =>
+      withPromotions(
+        offer('pair', {
+          kind: 'combo',
+          slots: [{ name: 'Two', items: { items: ['milk'] }, quantity: 2 }],
+          value: { total: '40.00' },
+          picture,
+        }),
+      );
+
+    it('fetches it, shows it with the combo on a receipt, and keeps it when it is started anew', async () => {
+      newest = chain.file(3, 'east', withPicture(ID));
+      served.set(ID, BYTES);
+      const one = make();
+      await one.poll();
+      expect(one.state()).toMatchObject({ holds: 3, problem: null, picturesToCome: 0 });
+      expect(Buffer.from(one.picture(ID)!).toString()).toBe(BYTES);
+      expect(one.ringBasket({ lines: [{ sku: 'milk', quantity: 2 }] })).toMatchObject({
+        rung: { receipt: { total: '40.00' }, pictures: { pair: ID } },
+      });
+      expect(make().picture(ID)).not.toBeNull();
+    });
+
+    it('rings without it for as long as it does not come, and asks again', async () => {
+      newest = chain.file(3, 'east', withPicture(ID));
+      const one = make();
+      await one.poll();
+      expect(one.state()).toMatchObject({ holds: 3, picturesToCome: 1 });
+      newest = null;
+      served.set(ID, 'something else');
+      await one.poll();
+      expect(one.state()).toMatchObject({
+        picturesToCome: 1,
+        problem: expect.stringMatching(/something else/),
+      });
+      expect(one.picture(ID)).toBeNull();
+      served.set(ID, BYTES);
+      await one.poll();
+      expect(one.state()).toMatchObject({ picturesToCome: 0, problem: null });
+    });
+
+    it('throws it away once no price file names it, and reads nothing that is no picture’s name', async () => {
+      served.set(ID, BYTES);
+      newest = chain.file(3, 'east', withPicture(ID));
+      const one = make();
+      await one.poll();
+      newest = chain.file(4);
+      await one.poll();
+      expect(one.picture(ID)).toBeNull();
+      expect(one.picture('../../price-file.json')).toBeNull();
+    });
   });
 
   describe('with a whole basket before it', () => {

@@ -1,6 +1,7 @@
 import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
 import { type Instant, parseMoment, zoneClock } from '../src/core/calendar/index.ts';
 import { accept } from './accept.ts';
+import { type PictureDisk, picturesIn } from './picture-disk.ts';
 import type { PriceFileDisk } from './price-file-disk.ts';
 import type { Ringer, Rung } from './ring.ts';
 import type { BasketAnswer } from './ring-basket.ts';
@@ -23,6 +24,8 @@ export interface TillState {
   readonly clock: number;
   readonly delay: number;
   readonly problem: string | null;
+  /** Pictures that its price file names and that it has not got yet. */
+  readonly picturesToCome: number;
   readonly groups: readonly { id: string; name: string }[];
 }
 
@@ -32,6 +35,8 @@ export interface Till {
   /** Asks the server for something newer, and tells it what is held. Nothing happens while switched off. */
   poll(): Promise<void>;
   ring(code: string, group: string | null): Rung | null;
+  /** A picture that it holds. */
+  picture(id: string): Uint8Array | null;
   /** Null: nothing is held to ring from. */
   ringBasket(basket: unknown): BasketAnswer | null;
   switchOn(on: boolean): void;
@@ -45,6 +50,7 @@ export interface TillPorts {
   readonly server: string;
   readonly publicKey: string;
   readonly disk: PriceFileDisk;
+  readonly pictures: PictureDisk;
   readonly ringer: Ringer;
   now(): number;
 }
@@ -59,6 +65,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   let delay = 0;
   let problem: string | null = null;
   let reported = { at: 0, text: '' };
+  let named: ReadonlySet<string> = envelope ? picturesIn(envelope.content) : new Set();
+  const toCome = () => [...named].filter((id) => !ports.pictures.has(id));
 
   const headers = { authorization: `Bearer ${identity.key}`, 'content-type': 'application/json' };
   const clock = () => ports.now() + skew;
@@ -91,6 +99,18 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     envelope = accepted.envelope;
     heldSince = ports.disk.since();
     problem = null;
+    named = picturesIn(envelope.content);
+    ports.pictures.keepOnly(named);
+  }
+
+  /** What the price file in force names and is not there yet. It rings without them all the same. */
+  async function fetchPictures(): Promise<void> {
+    for (const id of toCome()) {
+      const reply = await fetch(`${ports.server}/api/till/picture/${id}`, { headers });
+      if (!reply.ok) continue;
+      if (!ports.pictures.write(id, new Uint8Array(await reply.arrayBuffer())))
+        problem = `picture ${id.slice(0, 8)}… came as something else, and is left out`;
+    }
   }
 
   async function report(): Promise<void> {
@@ -117,6 +137,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       clock: clock(),
       delay,
       problem,
+      picturesToCome: toCome().length,
       groups: envelope ? groupsIn(envelope) : [],
     }),
     async poll() {
@@ -124,6 +145,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       if (delay > 0) await new Promise((resolve) => setTimeout(resolve, delay));
       try {
         await fetchNewer();
+        await fetchPictures();
         await report();
       } catch (error) {
         // Cut off: what is held stays in force, and the next poll tries again.
@@ -142,6 +164,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
         })
       );
     },
+    picture: (id) => ports.pictures.read(id),
     ringBasket(basket) {
       const place = { store: identity.store, terminal: identity.id, at: clock() as Instant };
       return envelope && ports.ringer.basket(envelope.content, place, basket);

@@ -6,6 +6,7 @@ export { readRows } from './files/read-rows.ts';
 export { FILE_KINDS, type FileKind, fileReply } from './files/write-rows.ts';
 export { log } from './log.ts';
 export { lookThrough, NO_STORES } from './page.ts';
+export { pictureReply } from './picture-reply.ts';
 export { failureReply, json, outcomeReply } from './reply.ts';
 export { personOf } from './sign-in.ts';
 export { tableOfAddress } from './table-endpoint.ts';

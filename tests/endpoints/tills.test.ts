@@ -51,6 +51,18 @@ describe('a terminal', () => {
     expect((await take(key)).status).toBe(401);
   });
 
+  it('gets pictures by their names with its key, and not without', async () => {
+    const bytes = new Uint8Array(readFileSync('docs/screenshots/today.png').subarray(0, 150_000));
+    const { id } = (await (await as('ines')).upload('/api/pictures', bytes)).body;
+    const ask = (name: string, key: string) =>
+      fetch(`${running().origin}/api/till/picture/${name}`, { headers: { authorization: `Bearer ${key}` } });
+    expect((await ask(id, 'no-such-key')).status).toBe(401);
+    expect((await ask('0'.repeat(64), keyOf('s010-1'))).status).toBe(404);
+    const reply = await ask(id, keyOf('s010-1'));
+    expect(reply.headers.get('content-type')).toBe('image/png');
+    expect(new Uint8Array(await reply.arrayBuffer())).toEqual(bytes);
+  });
+
   it('gets the newest file of its own store, and nothing where it has that one', async () => {
     const reply = await take(keyOf('s010-1'));
     const envelope = (await reply.json()) as { store: string; number: number; content: string };

@@ -63,6 +63,8 @@ export interface Combo {
     | { readonly kind: 'percentOff'; readonly percent: BasisPoints }
     | null;
   readonly extra: ReadonlyMap<string, MinorUnits>;
+  /** What the till shows: the SHA-256 of a picture's bytes, in hexadecimal. */
+  readonly picture: string | null;
 }
 
 export interface FreeGoods {

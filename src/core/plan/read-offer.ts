@@ -81,7 +81,7 @@ function readBundleValue(value: ValueDocument, currency: Currency): Bundle['valu
 }
 
 function readCombo(document: Kind<'combo'>, currency: Currency): Combo {
-  const { slots, value, extra } = document;
+  const { slots, value, extra, picture } = document;
   return {
     kind: 'combo',
     slots: slots.map(({ name, items, quantity, each }) => ({
@@ -92,6 +92,7 @@ function readCombo(document: Kind<'combo'>, currency: Currency): Combo {
     })),
     value: readComboValue(value, currency),
     extra: readAmounts(extra, currency),
+    picture: picture ?? null,
   };
 }
 
