@@ -105,16 +105,21 @@ test(
     await page.goto('/plan/new?kind=combo');
     await settled(page);
     await page.getByLabel('Name for colleagues').fill('Tea and plasters');
-    const fill = async (part: RegExp, name: string, goods: string) => {
-      await openPart(page, part);
+    const fillIn = async (name: string, goods: string) => {
       await page.getByLabel('What the till calls it').fill(name);
       await choose(page, goods);
+    };
+    const fill = async (part: RegExp, name: string, goods: string) => {
+      await openPart(page, part);
+      await fillIn(name, goods);
     };
     await fill(/^A choice: First/, 'Tea', 'teas');
     await fill(/^A choice: Second/, 'Plasters', 'plasters');
     await page.getByRole('button', { name: '+ another choice' }).click();
     await page.getByText('To save it, give it the goods.').waitFor();
-    await fill(/^A choice: Another/, 'More tea', 'teas');
+    // What was added is open for its goods at once.
+    await fillIn('More tea', 'teas');
+    await page.getByRole('button', { name: 'A choice: More tea (Teas)' }).waitFor();
     await openPart(page, /^What shoppers pay:/);
     await page.getByLabel('in EUR').fill('500');
     await page.keyboard.press('Escape');
@@ -124,9 +129,9 @@ test(
     await openPart(page, /^What shoppers pay:/);
     // The part of the sentence goes with the one price that it said.
     await page.getByLabel(/Every slot has a price/).click();
-    await page.getByRole('button', { name: /^one price for all together/ }).waitFor();
+    await page.getByRole('button', { name: /^one price together/ }).waitFor();
     await page.keyboard.press('Escape');
-    await openPart(page, /^A choice: Tea at 1/);
+    await openPart(page, /^A choice: Tea \(Teas\) at 1/);
     await page.getByLabel('Price for each, in EUR').fill('1.20');
     await page.keyboard.press('Escape');
     const { offer } = await saved(page);

@@ -57,9 +57,16 @@ it.each<[BasketOfferDocument, string]>([
       ],
       value: { total: '5.00' },
     },
-    'milk + 2 × bar for 5.00 EUR',
+    'milk (Sun care) + 2 × bar (Oat bar) for 5.00 EUR',
   ],
-  [{ kind: 'combo', slots: [{ name: 'milk', items: sun, quantity: 1, each: '3.00' }] }, 'milk at 3.00 EUR'],
+  [
+    { kind: 'combo', slots: [{ name: 'Sun Care', items: sun, quantity: 2 }], value: { total: '5.00' } },
+    '2 × Sun Care for 5.00 EUR',
+  ],
+  [
+    { kind: 'combo', slots: [{ name: 'milk', items: sun, quantity: 1, each: '3.00' }] },
+    'milk (Sun care) at 3.00 EUR',
+  ],
   [
     {
       kind: 'quantityBreak',
@@ -160,7 +167,7 @@ it.each<[BasketOfferDocument, string]>([
       slots: [{ name: '', items: sun, quantity: 1, each: '3.00' }],
       extra: { bar: '0.50' },
     },
-    'a choice without a name at 3.00 EUR, Oat bar for 0.50 EUR more',
+    'a choice without a name (Sun care) at 3.00 EUR, Oat bar for 0.50 EUR more',
   ],
   [
     { kind: 'freeGoods', items: sun, count: 'family', every: 12, free: 1, parts: 'prorated' },

@@ -117,10 +117,13 @@ function buyPhrase(offer: BuyAndGetDocument, { currency, names }: Speech): Phras
 }
 
 function comboPhrase({ slots, value, extra }: OfferOf<'combo'>, { currency, names }: Speech): Phrase {
-  const filled = slots.flatMap(({ name, quantity, each }, i): Phrase => {
+  const filled = slots.flatMap(({ name, items, quantity, each }, i): Phrase => {
     const many = quantity > 1 ? `${quantity} × ` : '';
     const price = each === undefined ? '' : ` at ${each} ${currency}`;
-    return [i === 0 ? '' : ' + ', said(`slots/${i}`, `${many}${name || 'a choice without a name'}${price}`)];
+    const goods = itemWords(items, names);
+    // A name that says no more than the goods is not said twice.
+    const choice = same(name, goods) ? name : `${name || 'a choice without a name'} (${goods})`;
+    return [i === 0 ? '' : ' + ', said(`slots/${i}`, `${many}${choice}${price}`)];
   });
   const extras = Object.entries(extra ?? {}).map(
     ([sku, amount]) => `${names.item(sku)} for ${amount} ${currency} more`,
@@ -131,6 +134,8 @@ function comboPhrase({ slots, value, extra }: OfferOf<'combo'>, { currency, name
     ...maybe('extra', extras.join(', ')),
   ];
 }
+
+const same = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
 
 function freePhrase(offer: OfferOf<'freeGoods'>, { names }: Speech): Phrase {
   const given =

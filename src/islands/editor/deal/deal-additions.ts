@@ -13,7 +13,7 @@ export function additionsTo(offer: BasketOfferDocument): readonly Addition[] {
   switch (offer.kind) {
     case 'combo':
       return [
-        ...(offer.value ? [] : [{ part: 'value', words: 'one price for all together' }]),
+        ...(offer.value ? [] : [{ part: 'value', words: 'one price together' }]),
         { part: 'extra', words: 'what costs extra' },
         { part: 'picture', words: offer.picture ? 'the picture' : 'a picture' },
       ];
@@ -35,12 +35,17 @@ export function additionsTo(offer: BasketOfferDocument): readonly Addition[] {
   }
 }
 
-/** What is added by one press: a further part of the sentence. */
-export function growthOf(
-  offer: BasketOfferDocument,
-): { readonly words: string; readonly grown: () => BasketOfferDocument } | null {
-  if (offer.kind === 'combo') return { words: 'another choice', grown: () => withSlot(offer) };
+/** A further part of the sentence that is added by one press, with its place in the offer. */
+export interface Growth {
+  readonly words: string;
+  readonly part: string;
+  readonly grown: () => BasketOfferDocument;
+}
+
+export function growthOf(offer: BasketOfferDocument): Growth | null {
+  if (offer.kind === 'combo')
+    return { words: 'another choice', part: `slots/${offer.slots.length}`, grown: () => withSlot(offer) };
   if (offer.kind === 'mixAndMatch' && isBuyAndGet(offer))
-    return { words: 'another thing to buy', grown: () => withBuy(offer) };
+    return { words: 'another thing to buy', part: `buy/${offer.buy.length}`, grown: () => withBuy(offer) };
   return null;
 }

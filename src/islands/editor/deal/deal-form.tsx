@@ -33,6 +33,8 @@ export type DealFormProps = Omit<FormProps, 'draft' | 'onChange'> & {
 export function DealForm(props: DealFormProps) {
   const { draft, choices, faults, locked, looking, knownNames, onChange } = props;
   const [found, setFound] = useState<Record<string, string>>({});
+  /** The part that was added last: it is open for its goods at once. */
+  const [added, setAdded] = useState('');
   const names = namesOf({ ...choices, items: named({ ...knownNames, ...found }) as never });
   const { offer } = draft;
   const frame = dealFrame(draft, names);
@@ -93,6 +95,7 @@ export function DealForm(props: DealFormProps) {
               words={unchosen.includes(piece.part) ? toChoose(piece.words) : piece.words}
               fault={faultUnder(faults, `/offer/${piece.part}`)}
               wide
+              startOpen={piece.part === added}
               locked={locked}
             >
               {panel(piece.part)}
@@ -109,7 +112,14 @@ export function DealForm(props: DealFormProps) {
           onChange={(next) => onChange(next as DealDraft)}
         >
           {growth ? (
-            <button type="button" className="part" onClick={() => put({ offer: growth.grown() })}>
+            <button
+              type="button"
+              className="part"
+              onClick={() => {
+                setAdded(growth.part);
+                put({ offer: growth.grown() });
+              }}
+            >
               + {growth.words}
             </button>
           ) : null}

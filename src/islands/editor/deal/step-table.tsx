@@ -20,20 +20,26 @@ export function StepTable({
   onChoose: (at: number) => void;
 }) {
   if (steps.length === 0) return null;
+  // What delivery costs the chain is not known here: there is no margin to tell.
+  const ofDelivery = steps.every(({ delivery }) => delivery !== null);
   return (
     <table className="rows mt-3 text-sm">
       <caption className="sr-only">What shoppers pay, step by step, with this deal alone</caption>
       <thead>
         <tr>
           <th>Who buys</th>
-          <th className="figure">Pays</th>
-          <th className="figure">Margin</th>
-          <th
-            className="figure"
-            title="How many times as many such baskets must be sold to earn the same as before"
-          >
-            Break-even
-          </th>
+          <th className="figure">{ofDelivery ? 'Pays for delivery' : 'Pays'}</th>
+          {ofDelivery ? null : (
+            <>
+              <th className="figure">Margin</th>
+              <th
+                className="figure"
+                title="How many times as many such baskets must be sold to earn the same as before"
+              >
+                Break-even
+              </th>
+            </>
+          )}
         </tr>
       </thead>
       <tbody>
@@ -58,10 +64,14 @@ export function StepTable({
                   <PriceTag price={step.after} former={step.before} promoted={step.after !== step.before} />
                 )}
               </td>
-              <td className={`figure ${(step.marginAfter ?? 0) < 0 ? 'text-error' : ''}`}>
-                <Margin step={step} />
-              </td>
-              <td className="figure">{breakEvenWords(step)}</td>
+              {ofDelivery ? null : (
+                <>
+                  <td className={`figure ${(step.marginAfter ?? 0) < 0 ? 'text-error' : ''}`}>
+                    <Margin step={step} />
+                  </td>
+                  <td className="figure">{breakEvenWords(step)}</td>
+                </>
+              )}
             </tr>
           </Fragment>
         ))}
@@ -78,6 +88,17 @@ function goodsWords({ pick, lines }: DealStepView, names: Readonly<Record<string
     : goods;
 }
 
+/** So many units are told one by one. */
+const ONE_BY_ONE = 4;
+
+/** "3.66 + 3.67 + 3.67"; of more units how many of each: "4 × 4.58 + 4 × 4.59". */
+function sumWords(paid: readonly string[]): string {
+  if (paid.length <= ONE_BY_ONE) return paid.join(' + ');
+  const counts = new Map<string, number>();
+  for (const one of paid) counts.set(one, (counts.get(one) ?? 0) + 1);
+  return [...counts].map(([one, count]) => (count === 1 ? one : `${count} × ${one}`)).join(' + ');
+}
+
 /** What each unit comes to, where the deal does not make all of them alike. */
 function Split({
   step: { split, after, before },
@@ -92,7 +113,7 @@ function Split({
   const alike = paid.every((one) => one === paid[0]);
   return (
     <span className="quiet block text-xs tabular-nums">
-      {alike ? `${paid[0]} each` : paid.join(' + ')}
+      {alike ? `${paid[0]} each` : sumWords(paid)}
       {gifts.length > 0 ? `, and ${gifts.length} × ${names[gifts[0]!.sku] ?? gifts[0]!.sku} as a gift` : ''}
     </span>
   );

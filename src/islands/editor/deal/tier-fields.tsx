@@ -37,7 +37,7 @@ export function TierFields({
         const { atLeast, ...value } = tier;
         return (
           <span key={keys[i]} className="flex items-end gap-2 border-base-300 border-b pb-2">
-            <span className="block w-20">
+            <span className="block w-18">
               <KeptField<number | string>
                 label={inMoney ? `From, ${currency}` : 'From'}
                 text={String(atLeast)}

@@ -3,11 +3,11 @@ import { KeptField } from '../../../ui/pieces/index.ts';
 import { basisPointsOf, numberOf } from '../typed-numbers.ts';
 
 const WAYS = {
-  percentOff: 'a percentage less',
-  each: 'a price for each',
-  amountOffEach: 'an amount less, each',
-  total: 'one price for all together',
-  amountOff: 'an amount less together',
+  percentOff: 'per cent less',
+  each: 'a price each',
+  amountOffEach: 'less for each',
+  total: 'one price together',
+  amountOff: 'less in all',
 } as const;
 export type Way = keyof typeof WAYS;
 
@@ -52,7 +52,7 @@ export function ValueFields({
           ))}
         </select>
       </label>
-      <span className="block w-24">
+      <span className="block w-20">
         <HowMuch key={way} way={way} amount={amount} currency={currency} onChange={onChange} />
       </span>
     </span>
