@@ -70,10 +70,21 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
 
   const headers = { authorization: `Bearer ${identity.key}`, 'content-type': 'application/json' };
   const clock = () => ports.now() + skew;
+  let groups: TillState['groups'] | null = null;
+
+  /** A server closes connections that are idle: the first question on a closed one fails, and all is well. */
+  async function ask(what: string, init: RequestInit = {}): Promise<Response> {
+    const once = () => fetch(`${ports.server}/api/till/${what}`, { ...init, headers });
+    try {
+      return await once();
+    } catch {
+      return once();
+    }
+  }
 
   async function fetchNewer(): Promise<void> {
     const have = envelope ? `?have=${envelope.number}` : '';
-    const reply = await fetch(`${ports.server}/api/till/price-file${have}`, { headers });
+    const reply = await ask(`price-file${have}`);
     if (reply.status === 204) {
       // Nothing newer, and the server answers: whatever was wrong is over.
       problem = null;
@@ -99,6 +110,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     envelope = accepted.envelope;
     heldSince = ports.disk.since();
     problem = null;
+    groups = null;
     named = picturesIn(envelope.content);
     ports.pictures.keepOnly(named);
   }
@@ -106,7 +118,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   /** What the price file in force names and is not there yet. It rings without them all the same. */
   async function fetchPictures(): Promise<void> {
     for (const id of toCome()) {
-      const reply = await fetch(`${ports.server}/api/till/picture/${id}`, { headers });
+      const reply = await ask(`picture/${id}`);
       if (!reply.ok) continue;
       if (!ports.pictures.write(id, new Uint8Array(await reply.arrayBuffer())))
         problem = `picture ${id.slice(0, 8)}… came as something else, and is left out`;
@@ -118,28 +130,28 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     const text = JSON.stringify([state, skew]);
     if (text === reported.text && ports.now() - reported.at < REPORT_EVERY) return;
     const body: TerminalReport = { ...state, clock: new Date(clock()).toISOString() };
-    const reply = await fetch(`${ports.server}/api/till/state`, {
-      method: 'POST',
-      headers,
-      body: JSON.stringify(body),
-    });
+    const reply = await ask('state', { method: 'POST', body: JSON.stringify(body) });
     if (reply.ok) reported = { at: ports.now(), text };
   }
 
   return {
-    state: () => ({
-      id: identity.id,
-      store: identity.store,
-      timeZone: identity.timeZone,
-      on,
-      holds: envelope?.number ?? null,
-      heldSince,
-      clock: clock(),
-      delay,
-      problem,
-      picturesToCome: toCome().length,
-      groups: envelope ? groupsIn(envelope) : [],
-    }),
+    state() {
+      // The file is large, and read for this once.
+      groups ??= envelope ? groupsIn(envelope) : [];
+      return {
+        id: identity.id,
+        store: identity.store,
+        timeZone: identity.timeZone,
+        on,
+        holds: envelope?.number ?? null,
+        heldSince,
+        clock: clock(),
+        delay,
+        problem,
+        picturesToCome: toCome().length,
+        groups,
+      };
+    },
     async poll() {
       if (!on) return;
       if (delay > 0) await new Promise((resolve) => setTimeout(resolve, delay));

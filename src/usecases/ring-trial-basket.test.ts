@@ -52,6 +52,50 @@ describe('a trial basket', () => {
     });
   });
 
+  it('tells how far the next tier of a reward is, in money or in units', async () => {
+    const plan = basketPlan({ c: '4.00' }, [
+      offer('money', {
+        kind: 'basketReward',
+        threshold: 'subtotal',
+        tiers: [
+          { atLeast: '10.00', amountOff: '1.00' },
+          { atLeast: '20.00', percentOff: 1_000 },
+        ],
+      }),
+      offer('units', {
+        kind: 'basketReward',
+        threshold: 'units',
+        tiers: [{ atLeast: 5, amountOff: '3.00' }],
+      }),
+      offer('others', {
+        kind: 'basketReward',
+        items: { items: [] },
+        threshold: 'units',
+        tiers: [{ atLeast: 1, amountOff: '3.00' }],
+      }),
+    ]);
+    const ask = (c: number) => ringTrialBasket(inMemory(plan), person('viewer'), basketOf({ c }));
+    expect(await ask(2)).toMatchObject({
+      value: {
+        nextTiers: [
+          { promotion: 'money', missing: '2.00', saving: '1.00' },
+          { promotion: 'units', missing: 3, saving: '3.00' },
+        ],
+        promotions: { money: { name: 'money' }, units: { name: 'units' } },
+      },
+    });
+    // What the tier reached already takes off is not told again.
+    expect(await ask(4)).toMatchObject({
+      value: {
+        nextTiers: [
+          { promotion: 'money', missing: '4.00', saving: '1.00' },
+          { promotion: 'units', missing: 1, saving: '3.00' },
+        ],
+      },
+    });
+    expect(await ask(5)).toMatchObject({ value: { nextTiers: [] } });
+  });
+
   it('is rung in one’s own stores only, and says what is wrong with it', async () => {
     const ring = (stores: string[] | null, basket = basketOf({ c: 1 })) =>
       ringTrialBasket(inMemory(PLAN), person('store', stores), basket);

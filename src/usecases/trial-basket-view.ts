@@ -19,12 +19,14 @@ export function trialBasketView(
   codes: readonly CodeWorth[] = [],
 ): TrialBasket {
   const currency = currencyOf(plan.currency)!;
+  const money = (amount: number) => formatAmount(minorUnits(amount), currency);
   const receipt = receiptDocument(best, currency);
   const second = other && secondView(other, currency);
   const named = new Set([
     ...receipt.lines.flatMap(({ reductions }) => reductions.map(({ promotion }) => promotion)),
     ...receipt.applications.map(({ promotion }) => promotion),
     ...receipt.nearly.map(({ promotion }) => promotion),
+    ...best.nextTiers.map(({ promotion }) => promotion),
     ...(second?.applies ?? []),
     ...(receipt.delivery?.promotion === undefined ? [] : [receipt.delivery.promotion]),
   ]);
@@ -32,7 +34,12 @@ export function trialBasketView(
   return {
     receipt,
     second,
-    codes: codes.map(({ code, saves }) => ({ code, saves: formatAmount(minorUnits(saves), currency) })),
+    nextTiers: best.nextTiers.map(({ promotion, threshold, missing, saving }) => ({
+      promotion,
+      missing: threshold === 'units' ? missing : money(missing),
+      saving: money(saving),
+    })),
+    codes: codes.map(({ code, saves }) => ({ code, saves: money(saves) })),
     items: Object.fromEntries([...skus].map((sku) => [sku, names.item(sku)])),
     promotions: Object.fromEntries(
       plan.promotions

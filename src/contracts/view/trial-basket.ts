@@ -12,6 +12,12 @@ export interface TrialBasket {
     /** The offers that it applies. */
     readonly applies: readonly string[];
   } | null;
+  /** Rewards whose next tier the basket does not reach: what is missing, in money or in units, and what it then saves. */
+  readonly nextTiers: readonly {
+    readonly promotion: string;
+    readonly missing: string | number;
+    readonly saving: string;
+  }[];
   /** Of each accepted code, how much more there would be to pay without it. */
   readonly codes: readonly { readonly code: string; readonly saves: string }[];
   /** By SKU: names of everything on the receipt, and of what is nearly reached. */

@@ -1,5 +1,6 @@
 import type { CheckedCode } from './codes.ts';
 import type { DeliveryPaid } from './rewards/delivery-reward.ts';
+import type { NextTier } from './rewards/next-tier.ts';
 
 /** A receipt in whole minor units; {@link ./receipt-document.ts} writes it in the open format. */
 export interface Receipt {
@@ -20,6 +21,8 @@ export interface Receipt {
   readonly delivery: DeliveryPaid | null;
   readonly codes: readonly CheckedCode[];
   readonly nearly: readonly NearlyThere[];
+  /** Rewards of which it falls short; the open format does not tell them. */
+  readonly nextTiers: readonly NextTier[];
   readonly problems: readonly ReceiptProblem[];
 }
 

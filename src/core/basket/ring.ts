@@ -34,6 +34,7 @@ import {
 } from './rewards/basket-rewards.ts';
 import { conditionsHold, type Weights, weightsOf } from './rewards/conditions.ts';
 import { type DeliveryPromotion, payDelivery } from './rewards/delivery-reward.ts';
+import { nextTiers } from './rewards/next-tier.ts';
 import { type Piece, piecesOf } from './rewards/piece.ts';
 import { bestChoice, budgetFor, type Choice } from './search/best-choice.ts';
 import { priorityChoice } from './search/priority-choice.ts';
@@ -102,7 +103,7 @@ export function ringBasket(
   const outcome: Outcome = alone
     ? { applied: [], pieces: tagged, rewards: sole, sole: true }
     : { applied: chosen.applied, pieces: after, rewards: together, sole: false };
-  return finish(ringing, outcome, chosen.choice, { codes, weights, nearly });
+  return finish(ringing, outcome, chosen.choice, { codes, weights, nearRewards: nearly ? rewards : null });
 }
 
 interface Outcome {
@@ -117,7 +118,11 @@ function finish(
   ringing: Ringing,
   { applied, pieces, rewards, sole }: Outcome,
   choice: Choice,
-  { codes, weights, nearly }: { codes: Receipt['codes']; weights: Weights; nearly: boolean },
+  {
+    codes,
+    weights,
+    nearRewards,
+  }: { codes: Receipt['codes']; weights: Weights; nearRewards: readonly LiveReward[] | null },
 ): Receipt {
   const { basket, live } = ringing;
   const lines = receiptLines(ringing, applied, pieces, rewards);
@@ -138,7 +143,8 @@ function finish(
     delivery,
     codes,
     // Where a reward admits nothing beside it, no unit offer could be applied anyway.
-    nearly: sole || !nearly ? [] : nearlyThere(ringing, applied),
+    nearly: sole || !nearRewards ? [] : nearlyThere(ringing, applied),
+    nextTiers: nearRewards ? nextTiers(nearRewards, pieces, rewards) : [],
     problems: problemsOf(ringing),
   };
 }

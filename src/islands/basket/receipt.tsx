@@ -146,7 +146,7 @@ export function Receipt({
           </p>
         </section>
       ) : null}
-      {nearly.length > 0 ? (
+      {nearly.length + trial.nextTiers.length > 0 ? (
         <section>
           <h2 className="text-xl">Nearly there</h2>
           <ul className="mt-1">
@@ -160,6 +160,12 @@ export function Receipt({
                 <button type="button" className="btn btn-xs" onClick={() => onAdd(sku, add)}>
                   Add {add}
                 </button>
+              </li>
+            ))}
+            {trial.nextTiers.map(({ promotion, missing, saving }) => (
+              <li key={promotion} className="hairline border-b py-1.5 text-sm">
+                {missing} more {typeof missing === 'number' ? 'to buy' : 'to pay'} for{' '}
+                <span className="font-medium">{nameOf(promotion)}</span>, which takes {saving} off
               </li>
             ))}
           </ul>

@@ -72,18 +72,32 @@ interface Measured {
   readonly amount: number;
 }
 
-function measure({ promotion, counts }: LiveReward, all: readonly Piece[]): Measured {
+function measure(reward: LiveReward, all: readonly Piece[]): Measured {
+  const { promotion } = reward;
+  const { pieces, measured, reached } = countedBy(reward, all);
+  const tier = promotion.offer.tiers.findLast(({ atLeast }) => atLeast <= reached);
+  if (!tier || pieces.length === 0) return { promotion, pieces, measured, amount: 0 };
+  return { promotion, pieces, measured, amount: amountOf(promotion.offer, tier, measured) };
+}
+
+/** What of a basket counts for a reward, and how far that reaches along its tiers. */
+export function countedBy({ promotion, counts }: LiveReward, all: readonly Piece[]) {
   const { offer } = promotion;
   const pieces = all.filter(
     (piece) => !piece.alone && counts(piece) && !(offer.skipDiscounted && isDiscounted(piece)),
   );
   const measured = pieces.reduce((sum, { tag, paid }) => sum + (offer.measure === 'before' ? tag : paid), 0);
-  const reached = offer.threshold === 'units' ? pieces.length : measured;
-  const tier = offer.tiers.findLast(({ atLeast }) => atLeast <= reached);
-  if (!tier || pieces.length === 0) return { promotion, pieces, measured, amount: 0 };
-  const { value } = tier;
+  return { pieces, measured, reached: offer.threshold === 'units' ? pieces.length : measured };
+}
+
+/** What a tier takes off so much. */
+export function amountOf(
+  { maxDiscount }: BasketReward,
+  { value }: BasketReward['tiers'][number],
+  measured: number,
+): number {
   const off = value.kind === 'amountOff' ? value.amount : percentOf(measured, value.percent);
-  return { promotion, pieces, measured, amount: Math.min(off, offer.maxDiscount ?? off) };
+  return Math.min(off, maxDiscount ?? off);
 }
 
 /** In the order of priority and id each takes at most what is left on the units it counts. */

@@ -28,7 +28,7 @@ export function PictureField({
         <span className="flex items-end gap-3">
           <img className="max-h-32 rounded-box" src={`/api/pictures/${picture}`} alt="What the till shows" />
           <button type="button" className="btn btn-xs" onClick={() => onChange(null)}>
-            No picture
+            Take it away
           </button>
         </span>
       ) : null}
