@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { done, failed, may, type Outcome, type Person, promotionSchema, shape } from '../contracts/index.ts';
 import { currencyOf } from '../core/money/index.ts';
 import {
@@ -6,6 +7,7 @@ import {
   type Fault,
   type PlanDocument,
   type PromotionDocument,
+  type PromotionStatus,
 } from '../core/plan/index.ts';
 import type { PlanBook, PromotionStore, SaveResult } from './plan-store.ts';
 
@@ -35,8 +37,25 @@ export async function savePromotion(
     ...read.value,
     status: may(person, 'approve') ? read.value.status : 'draft',
   };
-  const action = input.revision === null ? 'created' : 'changed';
+  const before = input.revision === null ? null : await ports.promotions.find(promotion.id);
+  const action = actionOf(before?.promotion ?? null, promotion);
   return saved(await ports.promotions.save(promotion, input.revision, { person: person.id, action }));
+}
+
+/** What is said of a new status, in the history of a promotion. */
+export const STATUS_ACTIONS: Readonly<Record<PromotionStatus, string>> = {
+  draft: 'withdrawn',
+  approved: 'approved',
+  paused: 'paused',
+  archived: 'archived',
+};
+
+/** What was done to a promotion: "created", "changed", "approved", or "changed and approved". */
+function actionOf(before: PromotionDocument | null, after: PromotionDocument): string {
+  const from = before?.status ?? 'draft';
+  const standing = from === after.status ? null : STATUS_ACTIONS[after.status];
+  if (before && standing && isDeepStrictEqual({ ...before, status: after.status }, after)) return standing;
+  return [before ? 'changed' : 'created', standing].filter(Boolean).join(' and ');
 }
 
 export function saved(result: SaveResult): Outcome<{ revision: number }> {

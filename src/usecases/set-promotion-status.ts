@@ -1,14 +1,7 @@
 import { failed, may, type Outcome, type Person } from '../contracts/index.ts';
 import type { PromotionStatus } from '../core/plan/index.ts';
 import type { PromotionStore } from './plan-store.ts';
-import { saved } from './save-promotion.ts';
-
-const ACTIONS: Readonly<Record<PromotionStatus, string>> = {
-  draft: 'withdrawn',
-  approved: 'approved',
-  paused: 'paused',
-  archived: 'archived',
-};
+import { STATUS_ACTIONS, saved } from './save-promotion.ts';
 
 /** Approves, pauses, archives or withdraws a promotion. */
 export async function setPromotionStatus(
@@ -23,7 +16,7 @@ export async function setPromotionStatus(
   return saved(
     await ports.promotions.save(promotion, input.revision, {
       person: person.id,
-      action: ACTIONS[input.status],
+      action: STATUS_ACTIONS[input.status],
     }),
   );
 }

@@ -38,7 +38,7 @@ describe('saving a promotion', () => {
     });
     expect(outcome).toEqual({ ok: true, value: { revision: 1 } });
     expect(ports.saved[0]?.promotion.status).toBe(becomes);
-    expect(ports.actions).toEqual(['created']);
+    expect(ports.actions).toEqual([becomes === 'draft' ? 'created' : `created and ${becomes}`]);
   });
 
   it.each([viewer, atEast])('is not for %j', async (who) => {
@@ -46,6 +46,20 @@ describe('saving a promotion', () => {
     const outcome = await savePromotion(ports, who, { promotion: change('a'), revision: null });
     expect(outcome).toEqual({ ok: false, failure: { kind: 'forbidden' } });
     expect(ports.saved).toEqual([]);
+  });
+
+  it.each([
+    ['approved', { status: 'approved' }],
+    ['changed', { name: 'B' }],
+    ['changed and approved', { name: 'B', status: 'approved' }],
+  ] as const)('is told as %j', async (action, change_) => {
+    const before = { ...change('a'), status: 'draft' as const };
+    const ports = inMemory(withPromotions(before));
+    const promotion = { ...before, ...change_ };
+    expect(await savePromotion(ports, person('approver'), { promotion, revision: 1 })).toMatchObject({
+      ok: true,
+    });
+    expect(ports.actions).toEqual([action]);
   });
 
   it('tells the second of two what stands', async () => {
