@@ -2,12 +2,15 @@ import type { Unit } from '../unit.ts';
 import { type Ending, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
 import type { OfferInBasket } from './offer-in-basket.ts';
 
+/** In how many states, all together, the offer may stand that is remembered for. */
+const MOST_STANDS = 3_000_000;
+
 /**
  * The same offer as a machine that does not mind in which order it reads: it remembers what it took and says only at
  * the end what that brings. For offers that start from the base among others that start from the tag, where the two
  * orders of prices disagree. Units of one kind and price are the same to it: a state is how many it took of each.
  * @param most how many states it may have.
- * @returns null where it would have more.
+ * @returns null where it would have more, or where what it remembers would be too much.
  */
 export function rememberingMachine(offer: OfferInBasket, most: number): OfferMachine | null {
   const { machine, startOf } = offer;
@@ -32,6 +35,7 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
     }
     return found;
   };
+  let stood = 0;
   const begins = classes.map((_, i) => classes.slice(0, i).reduce((sum, { length }) => sum + length, 0));
   const mayEnd = machine.prospects?.(classes.flat());
   /** Where the offer itself can stand once it took just these, the last of them the last of its price or not. */
@@ -51,23 +55,21 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
       (state) => (machine.holds?.(state, last) ?? true) && (mayEnd?.(state, read) ?? true),
     );
     known.set(key, stands);
+    stood += stands.states.length;
     return stands;
   };
-  const endings = new Map<number, Ending | null>();
+  const endings: (Ending | null)[] = [];
+  for (let taken = 0; taken < states; taken++) {
+    endings.push(bestEnd(machine, standsOf(taken, true)));
+    if (stood > MOST_STANDS) return null;
+  }
   return {
     offer: machine.offer,
     members: machine.members,
     ordered: false,
     start: 0,
     takings: (state, unit) => [taking(state + weights[classOf.get(unit)!]!, 0, 0)],
-    accepts(state) {
-      let ending = endings.get(state);
-      if (ending === undefined) {
-        ending = bestEnd(machine, standsOf(state, true));
-        endings.set(state, ending);
-      }
-      return ending;
-    },
+    accepts: (state) => endings[state]!,
   };
 }
 

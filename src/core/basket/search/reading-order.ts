@@ -1,4 +1,5 @@
 import { isCapped, standInsFor } from '../offers/capped-bundle.ts';
+import type { OfferMachine } from '../offers/machine.ts';
 import { byFalling, type OfferInBasket } from '../offers/offer-in-basket.ts';
 import { rememberingMachine } from '../offers/remembering.ts';
 import { fromBase, fromTag, type Unit } from '../unit.ts';
@@ -65,30 +66,28 @@ export function spreadAll(
   const narrowed: OfferInBasket[] = [];
   let lost = 0;
   for (const offer of offers) {
-    const { members } = offer.machine;
-    const standIns = standInsFor(offer.machine);
-    const found = firstOf(standIns, (machine) => {
-      const whole = !isCapped(offer.machine) || machine === offer.machine.exact;
+    const found = firstOf(standInsFor(offer.machine), (standIn) => {
+      const whole = !isCapped(offer.machine) || standIn === offer.machine.exact;
       const most = whole ? MOST_ARCS : MOST_STANDING_IN;
-      const tried = spreadIn({ ...offer, machine }, members, place, most);
-      spend(tried ? 4 * arcsOf(tried) : most);
-      return tried;
+      const tried = spreadIn({ ...offer, machine: standIn }, offer.machine.members, place, most);
+      spend(tried ? 4 * arcsOf(tried.layered) : most);
+      return tried && { ...tried, whole };
     });
     if (!found) lost += mostOf(offer, spend);
     else {
-      layered.push(found.made);
-      used.push({ ...offer, machine: found.of });
-      if (isCapped(offer.machine) && found.of !== offer.machine.exact) narrowed.push(offer);
+      layered.push(found.layered);
+      used.push({ ...offer, machine: found.machine });
+      if (!found.whole) narrowed.push(offer);
     }
   }
   return { layered, used, lost, narrowed };
 }
 
-/** The first of some of which something can be made. */
-function firstOf<T, M>(some: readonly T[], make: (one: T) => M | null): { of: T; made: M } | null {
-  for (const of of some) {
-    const made = make(of);
-    if (made) return { of, made };
+/** What is made of the first of some of which something can be made. */
+function firstOf<T, M>(some: readonly T[], make: (one: T) => M | null): M | null {
+  for (const one of some) {
+    const made = make(one);
+    if (made) return made;
   }
   return null;
 }
@@ -101,27 +100,29 @@ const NO_MATTER = 20_000;
  * @returns null where it would be much larger.
  */
 export const spreadAnew = (offer: OfferInBasket, atHand: Layered, order: readonly Unit[]): Layered | null =>
-  spreadIn(offer, atHand.units, placesIn(order), Math.max(NO_MATTER, 2 * arcsOf(atHand)));
+  spreadIn(offer, atHand.units, placesIn(order), Math.max(NO_MATTER, 2 * arcsOf(atHand)))?.layered ?? null;
 
 type Places = ReadonlyMap<number, number>;
 
+/** An offer over units in this order, with the machine that could be spread out: its own, or one that remembers. */
 function spreadIn(
   offer: OfferInBasket,
   members: readonly Unit[],
   place: Places,
   most: number,
-): Layered | null {
+): { readonly layered: Layered; readonly machine: OfferMachine } | null {
   const units = members.toSorted((a, b) => place.get(a.position)! - place.get(b.position)!);
   // Every state but the last ones has two arcs.
   const machine = suits(offer, units) ? offer.machine : rememberingMachine(offer, most / 2);
   const made = machine && spread(machine, units, offer.startOf, most);
-  return made && arcsOf(made) > SMALL ? mergeStates(made) : made;
+  return made && { layered: arcsOf(made) > SMALL ? mergeStates(made) : made, machine };
 }
 
 /** What an offer could save by itself, read in its own order; where even that is too much, all that its units cost. */
 function mostOf(offer: OfferInBasket, spend: (work: number) => boolean): number {
   const units = offer.machine.members.toSorted(byFalling(offer.startOf));
-  const own = mostGain(offer.machine, units, offer.startOf, MOST_ARCS);
+  const machine = isCapped(offer.machine) ? offer.machine.relaxed(0) : offer.machine;
+  const own = mostGain(machine, units, offer.startOf, MOST_ARCS);
   spend(MOST_ARCS);
   return own ?? units.reduce((sum, { tag }) => sum + tag, 0);
 }
