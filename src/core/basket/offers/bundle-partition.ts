@@ -95,7 +95,7 @@ function exchangedBetween(
 
 /** Bundles out of units that are told apart by their prices alone: a set of them is so many of each price. */
 export interface Bundler {
-  /** Falling, and none above the amount. */
+  /** Falling; what costs more than the first of them is as good as that. */
   readonly prices: readonly number[];
   /** What a set counts for each unit of a price. */
   readonly weights: readonly number[];
@@ -115,7 +115,8 @@ export function bundler(
   amount: number,
   most = units.length,
 ): Bundler | null {
-  const capped = units.map((price) => Math.min(price, amount));
+  const enough = enoughOf(units, take, amount);
+  const capped = units.map((price) => Math.min(price, enough));
   const prices = [...new Set(capped)].sort((a, b) => b - a);
   const weights: number[] = [];
   let sets = 1;
@@ -172,6 +173,12 @@ export function bundler(
       return groups;
     },
   };
+}
+
+/** What fills a bundle up to the amount whatever else is in it: to cost more makes no difference. */
+export function enoughOf(units: readonly number[], take: number, amount: number): number {
+  const least = units.reduce((low, price) => Math.min(low, price), amount);
+  return Math.max(least, amount - (take - 1) * least);
 }
 
 /** How many sets there are of up to so many things out of some kinds. */

@@ -1,8 +1,9 @@
 import type { StartingPrice, Unit } from '../unit.ts';
-import { type Bundler, bundler, type Partition, partitionOf } from './bundle-partition.ts';
+import { type Bundler, bundler, enoughOf, type Partition, partitionOf } from './bundle-partition.ts';
 import { countingMachine } from './counting-machine.ts';
 import { type Limit, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
 import { byFalling } from './offer-in-basket.ts';
+import { partsMachine } from './parts.ts';
 
 /**
  * A bundle whose amount off may be more than its units cost: it takes that at most, so that what units bring is no sum
@@ -13,6 +14,8 @@ export interface CappedMachine extends OfferMachine {
   partition(used: readonly Unit[]): Partition;
   /** So many of these units, those that cost most. */
   dearest(units: readonly Unit[], count: number): readonly Unit[];
+  /** The most units that it may use in one basket. */
+  readonly most: number;
   /** The same offer as a machine like any other; null where that would be far too large. */
   readonly exact: OfferMachine | null;
   /** What can stand for it, the better first: machines that do part of what it does. */
@@ -23,6 +26,13 @@ export interface CappedMachine extends OfferMachine {
    * @param share what the floor is of an equal share of the amount, from 0 to 1.
    */
   relaxed(share: number): OfferMachine;
+  /**
+   * One machine for every choice of prices that a bundle can have: what the units of one bring is a sum. Together they
+   * do all that it does, but for its limit.
+   * @param number the first number of theirs.
+   * @returns null where there are too many.
+   */
+  patterns(number: number): readonly OfferMachine[] | null;
 }
 
 /** So many bundles the narrowed machines have open at once. */
@@ -50,8 +60,10 @@ export function cappedMachine(
       return { worth: worth + used.reduce((sum, unit) => sum + lost(unit), 0), groups };
     },
     dearest: (units, count) => units.toSorted(byFalling(start)).slice(0, count),
+    most: limit * take,
     exact: sets && settingMachine({ number, take, amount, members, start, limit }, sets),
     narrowed: FEW_OPEN.map((open) => openMachine({ number, take, amount, members, start, limit }, open)),
+    patterns: (first) => patternMachines(first, { number, take, amount, members, start, limit }),
     // Where one unit of a bundle counts less than it costs, it and the floor of the others are the amount at least.
     relaxed(share) {
       const floor = Math.floor((share * amount) / take);
@@ -72,9 +84,49 @@ interface Capped {
   readonly limit: Limit;
 }
 
+/** So many choices of prices are told apart. */
+const MOST_PATTERNS = 200;
+
+function patternMachines(
+  first: number,
+  { take, amount, members, start }: Capped,
+): readonly OfferMachine[] | null {
+  const enough = enoughOf(members.map(start), take, amount);
+  const priceOf = (unit: Unit) => Math.min(start(unit), enough);
+  const prices = [...new Set(members.map(priceOf))].sort((a, b) => b - a);
+  const choices = choicesOf(prices, take);
+  if (!choices) return null;
+  return choices.flatMap((choice, i) => {
+    const parts = [...new Set(choice)].map((price) => ({
+      quantity: choice.filter((one) => one === price).length,
+      fits: (unit: Unit) => priceOf(unit) === price,
+      gain: (unit: Unit) => unit.tag - start(unit),
+    }));
+    const own = members.filter((unit) => choice.includes(priceOf(unit)));
+    const enoughUnits = parts.every(({ quantity, fits }) => own.filter(fits).length >= quantity);
+    const whole = Math.min(
+      amount,
+      choice.reduce((sum, price) => sum + price, 0),
+    );
+    return enoughUnits ? [partsMachine(first + i, { parts, whole }, own, Number.POSITIVE_INFINITY)] : [];
+  });
+}
+
+/** All choices of so many prices, one of them as often as one likes; null: too many. */
+function choicesOf(prices: readonly number[], take: number): readonly (readonly number[])[] | null {
+  let choices: (readonly number[])[] = [[]];
+  for (let i = 0; i < take; i++) {
+    choices = choices.flatMap((choice) =>
+      prices.filter((price) => price <= (choice.at(-1) ?? price)).map((price) => [...choice, price]),
+    );
+    if (choices.length > MOST_PATTERNS) return null;
+  }
+  return choices;
+}
+
 /** A state is the set of units taken, told apart by their prices; only at the end it is seen what they bring. */
 function settingMachine(
-  { number, take, amount, members, start, limit }: Capped,
+  { number, take, members, start, limit }: Capped,
   { prices, weights, worth }: Bundler,
 ): OfferMachine {
   const numberOf = new Map(prices.map((price, i) => [price, i]));
@@ -87,7 +139,7 @@ function settingMachine(
     takings(state, unit) {
       const size = sizes.get(state)!;
       if (size >= limit * take) return [];
-      const to = state + weights[numberOf.get(Math.min(start(unit), amount))!]!;
+      const to = state + weights[numberOf.get(Math.min(start(unit), prices[0]!))!]!;
       sizes.set(to, size + 1);
       return [taking(to, 0, unit.tag - start(unit))];
     },

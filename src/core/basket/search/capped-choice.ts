@@ -6,6 +6,8 @@ import type { Taken } from './front.ts';
 
 /** What looking for a bound may do, where hardly anything is left. */
 const BOUNDING = 1_500_000;
+/** What looking for a choice of prices bundle by bundle may do. */
+const MOST_FOR_PATTERNS = 15_000_000;
 /** Shares at which a bound is looked for; finer ones hardly ever say more. */
 const FLOORS = [1, 0, 0.5, 0.25, 0.75];
 
@@ -38,8 +40,47 @@ export function bounded(
     if (made.saving > best.saving) best = made;
     if (reach <= best.saving) break;
   }
+  if (reach > best.saving) {
+    const apart = patternsApart(offers, capped);
+    const work = Math.min(Math.max(budget.left, BOUNDING), MOST_FOR_PATTERNS);
+    const found = apart && chooseIn(apart.offers, { left: work });
+    if (found) {
+      reach = Math.min(reach, found.saving + found.bound);
+      const taken = found.taken.map((one) => ({ ...one, offer: apart.ofWhom.get(one.offer) ?? one.offer }));
+      // Patterns do not know of a limit: what they found may be more than is allowed, and bounds all the same.
+      if (isWithin(taken, capped)) {
+        const made = madeMost({ ...found, taken }, offers, capped);
+        if (made.saving > best.saving) best = made;
+      }
+    }
+  }
   const bound = Math.max(0, reach - best.saving);
   return { ...best, proved: bound === 0, bound };
+}
+
+const isWithin = (taken: readonly Taken[], capped: ReadonlyMap<number, CappedMachine>): boolean =>
+  [...capped].every(([offer, { most }]) => taken.filter((one) => one.offer === offer).length <= most);
+
+/** The offers with one for every choice of prices in the place of each capped one; null where these are too many. */
+function patternsApart(
+  offers: readonly OfferInBasket[],
+  capped: ReadonlyMap<number, CappedMachine>,
+): { offers: OfferInBasket[]; ofWhom: Map<number, number> } | null {
+  const ofWhom = new Map<number, number>();
+  const all = offers.filter(({ machine }) => !capped.has(machine.offer));
+  let number = 1 + Math.max(...offers.map(({ machine }) => machine.offer));
+  for (const offer of offers) {
+    const machine = capped.get(offer.machine.offer);
+    if (!machine) continue;
+    const patterns = machine.patterns(number);
+    if (!patterns) return null;
+    for (const pattern of patterns) {
+      ofWhom.set(pattern.offer, machine.offer);
+      all.push({ ...offer, machine: pattern, kindOf: (unit) => String(offer.startOf(unit)) });
+    }
+    number = 1 + Math.max(number, ...patterns.map((pattern) => pattern.offer));
+  }
+  return { offers: all, ofWhom };
 }
 
 /** A choice with what it saves once capped offers take the dearest they can have, and make the best of it. */
