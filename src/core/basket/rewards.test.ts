@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { basketOf, basketPlan, offer, ring } from '../../../tests/plans/basket-plan.ts';
-import type { OfferDocument, PromotionDocument } from '../plan/index.ts';
+import type { ItemRule, OfferDocument, PromotionDocument } from '../plan/index.ts';
 import type { BasketDocument } from './index.ts';
 
 type Reward = Extract<OfferDocument, { kind: 'basketReward' }>;
@@ -111,6 +112,70 @@ describe('a basket reward', () => {
       reward('c', { tiers: [{ atLeast: '900.00', percentOff: 2_000 }] }),
     ]);
     expect(ring(plan, basketOf({ x: 1 })).rewards.map(({ promotion }) => promotion)).toEqual(given);
+  });
+});
+
+describe('several rewards', () => {
+  const IDS = ['r0', 'r1', 'r2', 'r3', 'r4'];
+  const one = fc.record({
+    items: fc.constantFrom<ItemRule>({ all: true }, { items: ['x'] }, { items: ['y'] }),
+    percentOff: fc.integer({ min: 500, max: 6_000 }),
+    priority: fc.integer({ min: 1, max: 3 }),
+    combinesWith: fc.oneof(fc.constant('all' as const), fc.subarray(IDS)),
+  });
+
+  it('stand together in the set that saves most of all that are allowed', () => {
+    fc.assert(
+      fc.property(fc.array(one, { minLength: 1, maxLength: 5 }), (made) => {
+        const admits = (a: number, b: number) =>
+          made[a]!.combinesWith === 'all' || made[a]!.combinesWith.includes(IDS[b]!);
+        const rung = (of: readonly number[], alone: boolean) => {
+          const promotions = of.map((i) => {
+            const { items, percentOff, priority, combinesWith } = made[i]!;
+            const offered = {
+              kind: 'basketReward' as const,
+              items,
+              threshold: 'subtotal' as const,
+              tiers: [{ atLeast: '0.01', percentOff }],
+              combinesWith: alone ? ('all' as const) : combinesWith,
+            };
+            return offer(IDS[i]!, offered, { priority });
+          });
+          const known = { promotions: [...promotions, ...unused(of)] };
+          return Number(ring({ ...basketPlan(ITEMS, []), ...known }, basketOf({ x: 2, y: 1 })).saving);
+        };
+        // Names in a list have to be those of promotions.
+        const unused = (of: readonly number[]) =>
+          IDS.filter((id) => !of.some((i) => IDS[i] === id)).map((id) =>
+            offer(
+              id,
+              {
+                kind: 'basketReward',
+                threshold: 'subtotal',
+                tiers: [{ atLeast: '900.00', amountOff: '1.00' }],
+              },
+              { status: 'draft' },
+            ),
+          );
+        const all = made.map((_, i) => i);
+        const allowed = Array.from({ length: 2 ** made.length }, (_, set) =>
+          all.filter((i) => (set >> i) % 2 === 1),
+        ).filter((set) => set.every((a) => set.every((b) => a === b || admits(a, b))));
+        expect(rung(all, false)).toBe(Math.max(...allowed.map((set) => rung(set, true))));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('twenty that all admit each other are all given, without trying every set of them', () => {
+    const many = Array.from({ length: 20 }, (_, i) =>
+      offer(`r${i}`, {
+        kind: 'basketReward',
+        threshold: 'subtotal',
+        tiers: [{ atLeast: '1.00', amountOff: '0.10' }],
+      }),
+    );
+    expect(ring(basketPlan(ITEMS, many), basketOf({ x: 1 })).saving).toBe('2.00');
   });
 });
 

@@ -39,14 +39,20 @@ export function chooseRewards(live: readonly LiveReward[], pieces: readonly Piec
   let best = NONE;
   let bestSet: readonly Measured[] = [];
   let sets = 0;
-  const extend = (set: readonly Measured[], from: number): void => {
+  // What all from one on would take at most.
+  const rest = worth.map((_, i) => worth.slice(i).reduce((sum, { amount }) => sum + amount, 0));
+  const extend = (set: readonly Measured[], from: number, most: number): void => {
     const choice = give(set);
     if (isPreferred(choice, set, best, bestSet)) [best, bestSet] = [choice, set];
-    for (let i = from; i < worth.length && sets++ < MOST_SETS; i++)
-      if (set.every((other) => admit(other.promotion, worth[i]!.promotion)))
-        extend([...set, worth[i]!], i + 1);
+    for (let i = from; i < worth.length && sets < MOST_SETS; i++) {
+      // Without the ones before it no set reaches as much any more.
+      if (most + rest[i]! < best.saving) return;
+      if (!set.every((other) => admit(other.promotion, worth[i]!.promotion))) continue;
+      sets += 1;
+      extend([...set, worth[i]!], i + 1, most + worth[i]!.amount);
+    }
   };
-  extend([], 0);
+  extend([], 0, 0);
   return best;
 }
 
