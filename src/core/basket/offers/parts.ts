@@ -56,6 +56,33 @@ export function partsMachine(
       unit,
       parts.flatMap((part, i) => (part.fits(unit) ? [{ part: i, gain: part.gain(unit) }] : [])),
     );
+  /** Where a further unit of a part leads: the same for every unit, so that it is worked out once. */
+  const moves = parts.map(() => new Map<number, Move | null>());
+  const moveOf = (state: number, part: number): Move | null => {
+    let move = moves[part]!.get(state);
+    if (move === undefined) {
+      move = moved(state, part);
+      moves[part]!.set(state, move);
+    }
+    return move;
+  };
+  const moved = (state: number, part: number): Move | null => {
+    const { counts, made } = decode(state);
+    if (counts[part]! + made * parts[part]!.quantity >= most[part]!) return null;
+    const next = counts.with(part, counts[part]! + 1);
+    if (!isWhole(next)) return { to: encode(next, made), more: 0, done: 0 };
+    const left = next.map((count, p) => count - parts[p]!.quantity);
+    return { to: encode(left, limited ? made + 1 : 0), more: whole, done: 1 };
+  };
+  const lacks = new Map<number, Left>();
+  const lacking = (state: number): Left => {
+    let found = lacks.get(state);
+    if (!found) {
+      found = lackingFor(decode(state).counts, parts);
+      lacks.set(state, found);
+    }
+    return found;
+  };
   const { holds } = more;
   return {
     offer: number,
@@ -63,21 +90,16 @@ export function partsMachine(
     ordered: more.ordered ?? false,
     start: 0,
     takings(state, unit) {
-      const { counts, made } = decode(state);
       const ways: Taking[] = [];
       for (const { part, gain } of waysOf.get(unit)!) {
-        if (counts[part]! + made * parts[part]!.quantity >= most[part]!) continue;
-        const next = counts.with(part, counts[part]! + 1);
-        if (isWhole(next)) {
-          const left = next.map((count, p) => count - parts[p]!.quantity);
-          ways.push(taking(encode(left, limited ? made + 1 : 0), part, gain + whole, 1));
-        } else ways.push(taking(encode(next, made), part, gain));
+        const move = moveOf(state, part);
+        if (move) ways.push(taking(move.to, part, gain + move.more, move.done));
       }
       return ways;
     },
     prospects: (units) => {
       const left = leftFrom(units, (unit) => waysOf.get(unit)!, parts.length);
-      return (state, read) => canComplete(decode(state).counts, parts, left[read]!);
+      return (state, read) => isLeft(lacking(state), left[read]!);
     },
     accepts: (state) => (decode(state).counts.every((count) => count === 0) ? NOTHING : null),
     ...(holds ? { holds: (state: number, last: boolean) => holds(decode(state).counts, last) } : {}),
@@ -88,6 +110,13 @@ export function partsMachine(
 interface Counted {
   readonly counts: readonly number[];
   readonly made: number;
+}
+
+/** The state after a further unit of a part, what that adds to what the unit brings, and applications completed. */
+interface Move {
+  readonly to: number;
+  readonly more: number;
+  readonly done: number;
 }
 
 /** What a unit brings as one of a part. */
@@ -106,7 +135,7 @@ function countedIn(state: number, radices: readonly number[]): Counted {
   return { counts: digits.slice(0, -1), made: digits.at(-1)! };
 }
 
-/** Units still to be read: those that are in any part, and those in each. */
+/** So many units, in any part and in each: those still to be read, or those that are lacking. */
 interface Left {
   readonly all: number;
   readonly of: readonly number[];
@@ -131,15 +160,16 @@ function leftFrom(
   return left;
 }
 
-/** Whether what open applications still lack may be left: of each part, and in all. */
-function canComplete(counts: readonly number[], parts: readonly Part[], left: Left): boolean {
-  let open = 0;
-  for (let i = 0; i < parts.length; i++) open = Math.max(open, Math.ceil(counts[i]! / parts[i]!.quantity));
-  let lacking = 0;
-  for (let i = 0; i < parts.length; i++) {
-    const missing = open * parts[i]!.quantity - counts[i]!;
-    if (missing > left.of[i]!) return false;
-    lacking += missing;
-  }
-  return lacking <= left.all;
+/** What open applications still lack: in all, and of each part. */
+function lackingFor(counts: readonly number[], parts: readonly Part[]): Left {
+  const open = parts.reduce((most, { quantity }, i) => Math.max(most, Math.ceil(counts[i]! / quantity)), 0);
+  const of = parts.map(({ quantity }, i) => open * quantity - counts[i]!);
+  return { all: of.reduce((sum, missing) => sum + missing, 0), of };
+}
+
+/** Whether as much may be left as is lacking. */
+function isLeft(lacking: Left, left: Left): boolean {
+  if (lacking.all > left.all) return false;
+  for (let i = 0; i < lacking.of.length; i++) if (lacking.of[i]! > left.of[i]!) return false;
+  return true;
 }
