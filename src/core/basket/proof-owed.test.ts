@@ -76,3 +76,20 @@ describe('up to 40 units and 10 offers', () => {
     expect(usedIn(receipt).units % 4).toBe(0);
   });
 });
+
+it('a bundle that is searched whole beside one that is not: the saving is that of the receipt', () => {
+  const few = { items: ['i0', 'i1', 'i39'] };
+  const plan = basketPlan(FORTY, [
+    offer('few', { kind: 'mixAndMatch', items: few, take: 2, value: { amountOff: '8.00' } }),
+    offer(
+      'all',
+      { kind: 'mixAndMatch', items: ALL, take: 3, value: { amountOff: '10.00' } },
+      { limitPerBasket: 12 },
+    ),
+  ]);
+  const receipt = ring(plan, basketOf(ONE_EACH));
+  const { tags, paid } = usedIn(receipt);
+  expect(cents(receipt.saving)).toBe(tags - paid);
+  expect(cents(receipt.saving)).toBe(1_000 * 12 + 800);
+  expect(receipt.proved).toBe(true);
+});

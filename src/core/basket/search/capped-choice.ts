@@ -104,8 +104,9 @@ function madeMost(
   const saving = offers.reduce((sum, offer) => {
     const used = taken.filter((one) => one.offer === offer.machine.offer).map(({ unit }) => unit);
     if (used.length === 0) return sum;
-    const machine = capped.get(offer.machine.offer);
-    return sum + (machine ? machine.partition(used).worth : forcedRun(offer, used)!.gain);
+    const { machine } = offer;
+    // One that could be searched whole does not know itself what its units bring either.
+    return sum + (isCapped(machine) ? machine.partition(used).worth : forcedRun(offer, used)!.gain);
   }, 0);
   return { ...choice, taken, saving };
 }
