@@ -65,8 +65,10 @@ export function PrintedReceipt({
 function whatItBrings(codes: TrialBasket['codes'], code: string): string {
   const saves = codes.find((one) => one.code === code)?.saves;
   if (saves === undefined) return 'accepted';
-  return Number(saves) === 0
-    ? 'accepted, but it makes no difference to this basket'
+  if (Number(saves) === 0) return 'accepted, but it makes no difference to this basket';
+  // Where offers go by priority, one with a code can take units from one that saves more.
+  return saves.startsWith('-')
+    ? `accepted; without it there would be ${saves.slice(1)} less to pay`
     : `accepted; without it there would be ${saves} more to pay`;
 }
 

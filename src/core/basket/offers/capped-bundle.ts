@@ -1,7 +1,7 @@
 import type { StartingPrice, Unit } from '../unit.ts';
 import { type Bundler, bundler, enoughOf, type Partition, partitionOf } from './bundle-partition.ts';
 import { countingMachine } from './counting-machine.ts';
-import { type Limit, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
+import { type Limit, NOTHING, type OfferMachine, type Taking, taking, unordered } from './machine.ts';
 import { byFalling } from './offer-in-basket.ts';
 import { partsMachine } from './parts.ts';
 
@@ -37,6 +37,7 @@ export interface CappedMachine extends OfferMachine {
 
 /** So many bundles the narrowed machines have open at once. */
 const FEW_OPEN = [3, 2, 1];
+
 export const isCapped = (machine: OfferMachine): machine is CappedMachine => 'partition' in machine;
 
 /** What can be searched with in the place of a machine, the better first; the first does all that the machine does. */
@@ -51,6 +52,7 @@ export function cappedMachine(
   start: StartingPrice,
   limit: Limit,
 ): CappedMachine {
+  const all: Capped = { number, take, amount, members, start, limit };
   const lost = (unit: Unit) => unit.tag - start(unit);
   const sets = bundler(members.map(start), take, amount, Math.min(members.length, limit * take));
   return {
@@ -61,9 +63,9 @@ export function cappedMachine(
     },
     dearest: (units, count) => units.toSorted(byFalling(start)).slice(0, count),
     most: limit * take,
-    exact: sets && settingMachine({ number, take, amount, members, start, limit }, sets),
-    narrowed: FEW_OPEN.map((open) => openMachine({ number, take, amount, members, start, limit }, open)),
-    patterns: (first) => patternMachines(first, { number, take, amount, members, start, limit }),
+    exact: sets && settingMachine(all, sets),
+    narrowed: FEW_OPEN.map((open) => openMachine(all, open)),
+    patterns: (first) => patternMachines(first, all),
     // Where one unit of a bundle counts less than it costs, it and the floor of the others are the amount at least.
     relaxed(share) {
       const floor = Math.floor((share * amount) / take);
@@ -131,11 +133,7 @@ function settingMachine(
 ): OfferMachine {
   const numberOf = new Map(prices.map((price, i) => [price, i]));
   const sizes = new Map<number, number>([[0, 0]]);
-  return {
-    offer: number,
-    members,
-    ordered: false,
-    start: 0,
+  return unordered(number, members, {
     takings(state, unit) {
       const size = sizes.get(state)!;
       if (size >= limit * take) return [];
@@ -148,7 +146,7 @@ function settingMachine(
       if (size % take > 0) return null;
       return size === 0 ? NOTHING : { gain: worth(state), gifts: 0, done: size / take };
     },
-  };
+  });
 }
 
 /** A state is every open bundle with its units so far and what they can bear, up to the amount; only so many are open. */
@@ -191,11 +189,7 @@ function openMachine(
     return another ? [...joined, into(null)] : joined;
   };
   const taken = new Map<string, readonly Taking[]>();
-  return {
-    offer: number,
-    members,
-    ordered: false,
-    start: 0,
+  return unordered(number, members, {
     takings(state, unit) {
       // Units of one price have the same ways on: a basket has many of them.
       const key = `${state} ${start(unit)} ${unit.tag}`;
@@ -206,5 +200,5 @@ function openMachine(
       return found;
     },
     accepts: (state) => (states[state]!.open.length === 0 ? NOTHING : null),
-  };
+  });
 }

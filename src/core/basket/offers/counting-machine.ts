@@ -1,5 +1,5 @@
 import type { Unit } from '../unit.ts';
-import { type Limit, NOTHING, type OfferMachine, taking } from './machine.ts';
+import { type Limit, NOTHING, type OfferMachine, taking, unordered } from './machine.ts';
 
 /** What the units of a bundle bring, as a sum over them. */
 export interface Worth {
@@ -22,11 +22,7 @@ export function countingMachine(
   const limited = Number.isFinite(limit);
   const at = (fill: number, made: number, way: number) =>
     (way * take + fill) * (limited ? limit + 1 : 1) + made;
-  return {
-    offer: number,
-    members,
-    ordered: false,
-    start: 0,
+  return unordered(number, members, {
     takings(state, unit) {
       const made = limited ? state % (limit + 1) : 0;
       const place = limited ? Math.floor(state / (limit + 1)) : state;
@@ -43,5 +39,5 @@ export function countingMachine(
       const place = limited ? Math.floor(state / (limit + 1)) : state;
       return place % take === 0 ? NOTHING : null;
     },
-  };
+  });
 }

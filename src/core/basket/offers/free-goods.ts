@@ -1,6 +1,6 @@
 import type { FreeGoods } from '../../plan/index.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { NOTHING, type OfferMachine, taking } from './machine.ts';
+import { NOTHING, type OfferMachine, taking, unordered } from './machine.ts';
 
 export const USED = 0;
 export const FREE = 1;
@@ -56,15 +56,11 @@ export function giftMachine(
   members: readonly Unit[],
   worth: number,
 ): OfferMachine {
-  return {
-    offer: number,
-    members,
-    ordered: false,
-    start: 0,
+  return unordered(number, members, {
     takings(state) {
       const gifts = (freeUnits(offer, state + 1) - freeUnits(offer, state)) * worth;
       return [taking(state + 1, USED, gifts, 0, gifts)];
     },
     accepts: (state) => (state === 0 ? NOTHING : freeUnits(offer, state) > 0 ? ONE : null),
-  };
+  });
 }

@@ -50,5 +50,12 @@ export const taking = (to: number, role: number, gain: number, done = 0, gifts =
   gifts,
 });
 
+/** A machine that does not mind in which order it reads, from state 0 on. */
+export const unordered = (
+  offer: number,
+  members: readonly Unit[],
+  rules: Pick<OfferMachine, 'takings' | 'accepts'>,
+): OfferMachine => ({ offer, members, ordered: false, start: 0, ...rules });
+
 /** How many applications a basket allows; infinite where the offer does not say. */
 export type Limit = number;

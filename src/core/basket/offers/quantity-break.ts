@@ -1,7 +1,7 @@
 import type { QuantityBreak } from '../../plan/index.ts';
 import { priceUnder } from '../reduction.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { NOTHING, type OfferMachine, taking } from './machine.ts';
+import { NOTHING, type OfferMachine, taking, unordered } from './machine.ts';
 
 /**
  * Pricing rules 4.1, quantity break, over units that are counted together. Roles are numbers of tiers from 1 on;
@@ -41,11 +41,7 @@ function allUnitsMachine(
   const radix = Math.max(...mostOf) + 1;
   const aims = [...tiers.keys()].filter((tier) => tiers[tier]!.atLeast <= members.length);
   const gain = (unit: Unit, tier: number) => unit.tag - priceUnder(tiers[tier]!.value, start(unit));
-  return {
-    offer: number,
-    members,
-    ordered: false,
-    start: 0,
+  return unordered(number, members, {
     takings(state, unit) {
       if (state === 0) return aims.map((tier) => taking((tier + 1) * radix + 1, tier + 1, gain(unit, tier)));
       const tier = Math.floor(state / radix) - 1;
@@ -57,7 +53,7 @@ function allUnitsMachine(
       if (state === 0) return NOTHING;
       return state % radix >= tiers[Math.floor(state / radix) - 1]!.atLeast ? ONE : null;
     },
-  };
+  });
 }
 
 /** Each used unit gets the value of the tier in which it stands, the dearest first. A state is how many are taken. */
