@@ -52,6 +52,34 @@ describe('a trial basket', () => {
     });
   });
 
+  it('tells of a code that costs the basket something, as offers go by priority', async () => {
+    const all = { all: true } as const;
+    const plan = basketPlan(
+      { c: '4.00' },
+      [
+        offer(
+          'first',
+          { kind: 'mixAndMatch', items: all, take: 2, value: { amountOff: '0.50' } },
+          { priority: 1, codes: ['HALF'] },
+        ),
+        offer(
+          'second',
+          { kind: 'mixAndMatch', items: all, take: 2, value: { total: '6.00' } },
+          { priority: 2 },
+        ),
+      ],
+      { policy: { baskets: 'priority' } },
+    );
+    const tried = await ringTrialBasket(
+      inMemory(plan),
+      person('viewer'),
+      basketOf({ c: 2 }, { codes: ['HALF'] }),
+    );
+    expect(tried).toMatchObject({
+      value: { receipt: { total: '7.50' }, codes: [{ code: 'HALF', saves: '-1.50' }] },
+    });
+  });
+
   it('tells how far the next tier of a reward is, in money or in units', async () => {
     const plan = basketPlan({ c: '4.00' }, [
       offer('money', {

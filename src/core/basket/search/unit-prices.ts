@@ -94,7 +94,10 @@ function bidderOf(offer: Layered, classOf: Int32Array): Bidder {
   return { offer, classAt, ahead, pick: new Int32Array(ahead.length) };
 }
 
-/** What an offer gains at most at these prices; what it takes for that is added to the usage. */
+/**
+ * What an offer gains at most at these prices; what it takes for that is added to the usage. The arcs are remembered on
+ * the way back, so that the way there costs next to nothing: this is most of the work of a search.
+ */
 function bid({ offer, classAt, ahead, pick }: Bidder, price: Float64Array, usage: Float64Array): number {
   const { offset, from, to, role, gain } = offer;
   const layers = classAt.length;
