@@ -1,6 +1,6 @@
 import ical, { ICalEventStatus } from 'ical-generator';
 import type { Person } from '../contracts/index.ts';
-import { parseWallTime, startsBetween, type WallTime, WEEKDAYS } from '../core/calendar/index.ts';
+import { firstStart, parseWallTime, WEEKDAYS } from '../core/calendar/index.ts';
 import { type PromotionDocument, readSchedule, type WindowDocument } from '../core/plan/index.ts';
 import { storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText, storeWords } from '../core/sentence/index.ts';
@@ -71,9 +71,9 @@ function eventsOf(promotion: PromotionDocument): Event[] {
 /** The first span that comes, and the rule for those after it. */
 function repeatedEvent(
   { when }: PromotionDocument,
-  { repeat, from, to }: ReturnType<typeof readSchedule>,
+  { repeat, to }: ReturnType<typeof readSchedule>,
 ): Event[] {
-  const [first] = startsBetween(repeat!, from, (from + FAR) as WallTime);
+  const first = firstStart(repeat!.rule, FAR);
   if (first === undefined || (to !== null && first >= to)) return [];
   const length = repeat!.length.days * DAY + repeat!.length.elapsed;
   const bounded = /UNTIL=|COUNT=/i.test(when.repeat!.rrule);

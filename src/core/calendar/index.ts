@@ -1,3 +1,5 @@
+export * from './recurrence.ts';
+export { isRepeatFault, type RepeatFault } from './recurrence-rule.ts';
 export * from './repeat.ts';
 export * from './schedule.ts';
 export * from './span.ts';

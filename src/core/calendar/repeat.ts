@@ -1,6 +1,6 @@
-import type { RRule as RecurrenceRule } from 'rrule';
 import * as rrulePackage from 'rrule';
-import { DAY, HOUR, type Instant, MINUTE, type WallTime, wallTime } from './wall-time.ts';
+import type { Recurrence } from './recurrence.ts';
+import { DAY, HOUR, type Instant, MINUTE, wallTime } from './wall-time.ts';
 import type { ZoneClock } from './zone-clock.ts';
 
 // The package is CommonJS to Node and an ES module to bundlers.
@@ -33,13 +33,16 @@ export interface SpanLength {
 
 /** Recurring starts, in wall time: an RRULE of RFC 5545 with the promotion's `from` as its DTSTART. */
 export interface Repeat {
-  readonly rule: RecurrenceRule;
+  readonly rule: Recurrence;
   readonly length: SpanLength;
 }
 
 const DURATION = /^P(?:(\d{1,4})W)?(?:(\d{1,4})D)?(?:T(?:(\d{1,5})H)?(?:(\d{1,6})M)?)?$/;
 
-/** Reads "P2D", "P1W", "PT6H", "P1DT30M"; null where it is none of these or has no length. */
+/** What goes on for longer than a year does not repeat. */
+const LONGEST = 366 * DAY;
+
+/** Reads "P2D", "P1W", "PT6H", "P1DT30M"; null where it is none of these, has no length or more than 366 days. */
 export function parseSpanLength(text: string): SpanLength | null {
   const match = DURATION.exec(text);
   if (!match || text.endsWith('T')) return null;
@@ -50,74 +53,8 @@ export function parseSpanLength(text: string): SpanLength | null {
     number,
   ];
   const length = { days: weeks * 7 + days, elapsed: hours * HOUR + minutes * MINUTE };
-  return length.days + length.elapsed > 0 ? length : null;
-}
-
-const KNOWN_PARTS = new Set([
-  'FREQ',
-  'INTERVAL',
-  'COUNT',
-  'UNTIL',
-  'WKST',
-  'BYDAY',
-  'BYMONTHDAY',
-  'BYMONTH',
-  'BYYEARDAY',
-  'BYWEEKNO',
-  'BYSETPOS',
-  'BYHOUR',
-  'BYMINUTE',
-]);
-export type RepeatFault = { readonly what: string; readonly wanted: string };
-
-/**
- * Reads an RRULE.
- * @param from wall time of DTSTART. UNTIL counts as wall time too, whatever mark it bears; a bare date means to
- *   the end of that day.
- */
-export function parseRepeatRule(text: string, from: WallTime): RecurrenceRule | RepeatFault {
-  const parts = text
-    .replace(/^RRULE:/, '')
-    .split(';')
-    .filter(Boolean)
-    .map((part) => part.split('='));
-  const names = parts.map(([name]) => (name ?? '').toUpperCase());
-  const unknown = names.find((name) => !KNOWN_PARTS.has(name));
-  if (unknown !== undefined) {
-    return { what: `"${unknown}" is not a part of a rule here`, wanted: [...KNOWN_PARTS].join(', ') };
-  }
-  const frequency = parts.find(([name]) => name?.toUpperCase() === 'FREQ')?.[1]?.toUpperCase();
-  if (!['YEARLY', 'MONTHLY', 'WEEKLY', 'DAILY', 'HOURLY'].includes(frequency ?? '')) {
-    return { what: `FREQ ${frequency ?? 'is missing'}`, wanted: 'YEARLY, MONTHLY, WEEKLY, DAILY or HOURLY' };
-  }
-  if (names.includes('COUNT') && names.includes('UNTIL')) {
-    return { what: 'COUNT and UNTIL stand together', wanted: 'one of the two' };
-  }
-  try {
-    const rule = parts.map(
-      ([name, value]) =>
-        `${name!.toUpperCase()}=${name!.toUpperCase() === 'UNTIL' ? localUntil(value ?? '') : value}`,
-    );
-    return new RRule({ ...RRule.parseString(rule.join(';')), dtstart: new Date(from) });
-  } catch (error) {
-    return {
-      what: `it cannot be read (${(error as Error).message})`,
-      wanted: 'a rule such as FREQ=WEEKLY;BYDAY=SA',
-    };
-  }
-}
-
-function localUntil(text: string): string {
-  const match = /^(\d{8})(?:T(\d{6}))?Z?$/.exec(text);
-  if (!match) throw new Error(`UNTIL ${text} is not like 20270331T180000`);
-  return `${match[1]}T${match[2] ?? '235959'}Z`;
-}
-
-export const isRepeatFault = (value: RecurrenceRule | RepeatFault): value is RepeatFault => 'wanted' in value;
-
-/** Wall-time starts of the series from `first` to `last`, both counted. */
-export function startsBetween(repeat: Repeat, first: WallTime, last: WallTime): WallTime[] {
-  return repeat.rule.between(new Date(first), new Date(last), true).map((date) => wallTime(date.getTime()));
+  const whole = length.days * DAY + length.elapsed;
+  return whole > 0 && whole <= LONGEST ? length : null;
 }
 
 /** The end of a span that starts at `start`: days by the wall clock first, then the elapsed part. */

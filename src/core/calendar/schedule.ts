@@ -1,4 +1,5 @@
-import { endOfSpan, longestSpan, type Repeat, startsBetween } from './repeat.ts';
+import { startsBetween } from './recurrence.ts';
+import { endOfSpan, longestSpan, type Repeat } from './repeat.ts';
 import { common, FOREVER, intersection, type Span, union, without } from './span.ts';
 import {
   DAY,
@@ -54,7 +55,9 @@ export function boundsOf(schedule: Schedule, clock: ZoneClock): Span {
 function repeatedSpans(schedule: Schedule, repeat: Repeat, clock: ZoneClock, within: Span): Span[] {
   const first = wallTime(clock.toWall(within.from) - longestSpan(repeat.length) - DAY);
   const last = wallTime(clock.toWall(boundedEnd(within, schedule)) + DAY);
-  const starts = startsBetween(repeat, first, last).filter((start) => !schedule.except.has(dayOf(start)));
+  const starts = startsBetween(repeat.rule, first, last).filter(
+    (start) => !schedule.except.has(dayOf(start)),
+  );
   return union(
     starts.map((start) => {
       const from = clock.toInstant(start);

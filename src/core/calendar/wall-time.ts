@@ -17,10 +17,14 @@ const DATE = /^(\d{4})-(\d{2})-(\d{2})$/;
 const DATE_TIME = /^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):([0-5]\d)(?::([0-5]\d))?$/;
 const TIME_OF_DAY = /^([01]\d|2[0-3]):([0-5]\d)$/;
 
-/** Reads "2027-03-01"; null where that is no day of the calendar. */
+/** No plan looks further back or ahead: what is reckoned day by day ends. */
+export const FIRST_YEAR = 1900;
+export const LAST_YEAR = 2199;
+
+/** Reads "2027-03-01"; null where that is no day of the calendar between 1900 and 2199. */
 export function parseLocalDate(text: string): DayNumber | null {
   const match = DATE.exec(text);
-  if (!match) return null;
+  if (!match || Number(match[1]) < FIRST_YEAR || Number(match[1]) > LAST_YEAR) return null;
   const ms = Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3]));
   return new Date(ms).toISOString().slice(0, 10) === text ? dayNumber(ms / DAY) : null;
 }

@@ -10,7 +10,7 @@ import type { WhenDocument, WindowDocument } from './document.ts';
 import type { Fault } from './fault.ts';
 
 type Report = (path: Fault['path'], what: string, wanted: string) => void;
-const A_TIME = 'a wall time such as 2027-03-01T09:00';
+const A_TIME = 'a wall time such as 2027-03-01T09:00, between 1900 and 2199';
 
 /** Times that exist, ends after starts, windows with a length, a rule that can be read. */
 export function checkWhen(when: WhenDocument, path: Fault['path'], report: Report): void {
@@ -37,7 +37,7 @@ export function checkWhen(when: WhenDocument, path: Fault['path'], report: Repor
     report(
       [...path, 'repeat', 'duration'],
       `"${when.repeat.duration}" is no length of time`,
-      'weeks, days, hours or minutes such as P2D or PT6H, above zero',
+      'weeks, days, hours or minutes such as P2D or PT6H, above zero, up to 366 days',
     );
   }
   const rule = from === null ? null : parseRepeatRule(when.repeat.rrule, from);

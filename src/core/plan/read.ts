@@ -1,6 +1,7 @@
 import {
   type DayNumber,
   isRepeatFault,
+  NO_RECURRENCE,
   parseLocalDate,
   parseRepeatRule,
   parseSpanLength,
@@ -173,11 +174,13 @@ export function readSchedule(when: WhenDocument): Schedule {
   };
 }
 
+/** A rule that was kept before it was refused prices nothing, and stops nobody else. */
 function readRepeat(repeat: NonNullable<WhenDocument['repeat']>, from: Schedule['from']) {
   const rule = parseRepeatRule(repeat.rrule, from);
   const length = parseSpanLength(repeat.duration);
-  if (isRepeatFault(rule) || !length) throw new Error(`unchecked repeat ${repeat.rrule}`);
-  return { rule, length };
+  return isRepeatFault(rule) || !length
+    ? { rule: NO_RECURRENCE(from), length: { days: 1, elapsed: 0 } }
+    : { rule, length };
 }
 
 function readWho(who: WhoDocument | undefined): Who {
