@@ -9,9 +9,15 @@ export default defineConfig({
   integrations: [react()],
   outDir: './dist/app',
   telemetry: false,
+  // Hashes of the few scripts that the framework writes into pages; everything else comes from files of ours.
+  experimental: { csp: true },
+  // A check of our own looks at every request that changes something (src/middleware.ts).
+  security: { checkOrigin: false },
   devToolbar: { enabled: false },
   server: { host: '127.0.0.1' },
   vite: {
+    // No script stands in a page.
+    build: { assetsInlineLimit: 0 },
     plugins: [tailwindcss() as never],
     // One copy of the packages that the core uses, in the bundle: their module forms differ between tools.
     ssr: { noExternal: ['rrule', 'temporal-polyfill'] },

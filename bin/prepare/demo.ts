@@ -17,7 +17,7 @@ import {
 import type { Environment } from '../../src/server/environment.ts';
 import { livePlanBook } from '../../src/server/live-plan-book.ts';
 import { signInService } from '../../src/server/sign-in.ts';
-import { hashOfKey, priceFileSigner } from '../../src/server/signing.ts';
+import { hashOfKey, signingKeys } from '../../src/server/signing.ts';
 import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 
 /** Saved after the first rollout, so that there is something to review and send. */
@@ -41,7 +41,7 @@ export async function loadDemo(
   await giveKeys(db, document, environment, tillFolder);
   const book = livePlanBook(db);
   const sending = sendingRepository(db);
-  const ports = { book, sending, compare: storeComparison(sending), signer: await priceFileSigner(db) };
+  const ports = { book, sending, compare: storeComparison(sending), signer: signingKeys(db) };
   const { version } = await book.current();
   const setUp = { id: 'set-up', name: 'Set-up', email: '', role: 'administrator', stores: null } as const;
   await sendPriceFiles(ports, setUp, { stores: null, planVersion: version }, Date.now() as Instant);
@@ -69,7 +69,7 @@ async function giveKeys(
   environment: Environment,
   folder: string,
 ): Promise<void> {
-  const { publicKey } = await priceFileSigner(db);
+  const { publicKey } = await signingKeys(db).newest();
   const zones = new Map(document.stores.map(({ id, timeZone }) => [id, timeZone]));
   const tills = [];
   for (const { id, store } of document.terminals ?? []) {

@@ -22,6 +22,10 @@ export async function ensureBuild() {
       external,
       packages: 'external',
     });
+    await bundle('src/server/files/read-file-worker.ts', 'dist/read-file-worker.mjs', {
+      external,
+      packages: 'external',
+    });
     await bundle('tills/main.ts', 'dist/tills.mjs');
   });
 }

@@ -5,4 +5,5 @@ export * from './plan-document.ts';
 export * from './price-file.ts';
 export * from './requests.ts';
 export * from './shape.ts';
+export * from './sound-value.ts';
 export * from './view/index.ts';

@@ -5,6 +5,12 @@ export type Failure =
   | { readonly kind: 'invalid'; readonly faults: readonly Fault[] }
   | { readonly kind: 'forbidden' }
   | { readonly kind: 'not-found'; readonly what: string }
+  /** More than is taken in one go, in bytes. */
+  | { readonly kind: 'too-large'; readonly most: number }
+  /** It was stopped, or not begun: too many ask at once, or it would take too long. */
+  | { readonly kind: 'too-much'; readonly why: 'full' | 'person-full' | 'took-too-long' | 'died' }
+  /** Something that we stand on is away; it may be asked again. */
+  | { readonly kind: 'away'; readonly what: 'database' }
   /** Somebody saved in between; `current` is what stands now. */
   | { readonly kind: 'conflict'; readonly message: string; readonly current?: unknown };
 

@@ -1,9 +1,13 @@
 import type Joi from 'joi';
 import type { Fault } from '../core/plan/index.ts';
+import { soundnessFault } from './sound-value.ts';
 
 export type Shaped<T> =
   | { readonly ok: true; readonly value: T }
   | { readonly ok: false; readonly faults: Fault[] };
+
+/** More of them help nobody, and a reply is no place for a million. */
+const FAULTS_TOLD = 1000;
 
 /**
  * Tests a raw value against a schema, without converting anything.
@@ -14,9 +18,12 @@ export function shape<T>(
   raw: unknown,
   options: Joi.ValidationOptions = {},
 ): Shaped<T> {
+  // What Joi would follow without end, or the database refuse, does not reach them.
+  const unsound = soundnessFault(raw);
+  if (unsound) return { ok: false, faults: [unsound] };
   const { error, value } = schema.required().validate(raw, { abortEarly: false, convert: false, ...options });
   if (!error) return { ok: true, value: value as T };
-  return { ok: false, faults: error.details.map(faultOf) };
+  return { ok: false, faults: error.details.slice(0, FAULTS_TOLD).map(faultOf) };
 }
 
 function faultOf(detail: Joi.ValidationErrorItem): Fault {

@@ -9,9 +9,22 @@ export interface Connection {
   readonly pool: pg.Pool;
 }
 
-/** @param url a PostgreSQL connection URL. */
-export function connect(url: string): Connection {
-  const pool = new pg.Pool({ connectionString: url, max: 10 });
+/** Longer than this nobody waits for a connection: the database counts as away. */
+const CONNECT_WITHIN = 5_000;
+
+/**
+ * @param url a PostgreSQL connection URL.
+ * @param connections at most.
+ */
+export function connect(url: string, connections = 10): Connection {
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: connections,
+    connectionTimeoutMillis: CONNECT_WITHIN,
+    keepAlive: true,
+  });
+  // An idle connection that breaks is taken out by the pool; the next question makes a new one.
+  pool.on('error', () => {});
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool };
 }
 

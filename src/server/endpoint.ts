@@ -1,9 +1,12 @@
 import type { APIContext, APIRoute } from 'astro';
 import type Joi from 'joi';
-import { failed, may, type Permission, type Person, shape } from '../contracts/index.ts';
-import { refusalOf } from '../db/index.ts';
+import { failed, may, type Outcome, type Permission, type Person, shape } from '../contracts/index.ts';
 import { type App, app } from './app.ts';
-import { log } from './log.ts';
+import { now } from './clock.ts';
+import { guardedReply } from './guarded.ts';
+import type { HeavyEndpoint } from './heavy/heavy-endpoints.ts';
+import type { MadeReply } from './heavy/heavy-messages.ts';
+import { KB, readBytes, readJson } from './read-body.ts';
 import { failureReply, json } from './reply.ts';
 
 export interface Asked<T> {
@@ -12,6 +15,9 @@ export interface Asked<T> {
   readonly input: T;
   readonly context: APIContext;
 }
+
+/** What is small enough to be read where everybody waits. */
+const SMALL = 64 * KB;
 
 /**
  * An endpoint for a signed-in person: who it is, whether they may, whether what they sent is right, then the work.
@@ -22,52 +28,121 @@ export function endpoint<T = null>(
   work: (asked: Asked<T>) => Promise<Response>,
 ): APIRoute {
   return guarded(async (context) => {
-    const running = await app();
-    const person = context.locals.person;
-    if (!person) return json({ message: 'Sign in first.' }, 401);
-    if (!may(person, options.permission)) return failureReply({ kind: 'forbidden' });
+    const person = personWho(context, options.permission);
+    if (!person.ok) return person.refusal;
     const read = await readInput(options, context);
     if (!read.ok) return failureReply(read.failure);
-    return work({ app: running, person, input: read.value, context });
+    return work({ app: app(), person: person.value, input: read.value, context });
   });
+}
+
+/**
+ * An endpoint whose answer may take long: what was sent is read, and the work done, in a thread beside the server.
+ * @param most bytes of a body; nothing is sent where it is left out.
+ */
+export function heavyEndpoint(
+  task: HeavyEndpoint,
+  options: { permission: Permission; most?: number },
+): APIRoute {
+  return guarded(async (context) => {
+    const person = personWho(context, options.permission);
+    if (!person.ok) return person.refusal;
+    const { request, url, params } = context;
+    const body =
+      options.most === undefined
+        ? { ok: true as const, value: null }
+        : await readBytes(request, options.most);
+    if (!body.ok) return failureReply(body.failure);
+    const sent = {
+      bytes: body.value,
+      query: Object.fromEntries(url.searchParams),
+      params: Object.fromEntries(Object.entries(params).map(([name, text]) => [name, text ?? ''])),
+    };
+    return streamed((onNews) =>
+      app().heavy.reply(
+        { task, person: person.value, sent, now: now(), signal: request.signal },
+        onNews,
+      ),
+    );
+  });
+}
+
+/** The reply of a heavy task; where lines come ahead of it, a stream that begins with them. */
+function streamed(
+  work: (onNews: (line: string) => void) => Promise<Outcome<MadeReply>>,
+): Promise<Response> {
+  return new Promise((resolve, reject) => {
+    const encoder = new TextEncoder();
+    let stream: ReadableStreamDefaultController | null = null;
+    let gone = false;
+    const send = (chunk: Uint8Array) => gone || stream!.enqueue(chunk);
+    const begin = () =>
+      new ReadableStream({
+        start: (controller) => void (stream = controller),
+        // Whoever asked has gone: what comes now is for nobody.
+        cancel: () => void (gone = true),
+      });
+    const onNews = (line: string) => {
+      if (!stream)
+        resolve(
+          new Response(begin(), {
+            headers: { 'content-type': 'application/x-ndjson; charset=utf-8', 'cache-control': 'no-store' },
+          }),
+        );
+      send(encoder.encode(line));
+    };
+    work(onNews).then(
+      async (outcome) => {
+        const reply = outcome.ok ? responseOf(outcome.value) : failureReply(outcome.failure);
+        if (!stream) return resolve(reply);
+        send(outcome.ok && reply.ok ? outcome.value.body : encoder.encode(await refusalLine(reply)));
+        if (!gone) stream.close();
+      },
+      (error: unknown) => (stream ? gone || stream.error(error) : reject(error)),
+    );
+  });
+}
+
+/** A refusal that comes after lines have gone out is a line itself. */
+async function refusalLine(reply: Response): Promise<string> {
+  const { message, faults = [] } = await reply.json();
+  return `${JSON.stringify({ kind: 'refused', message, faults })}\n`;
+}
+
+const responseOf = ({ status, headers, body }: MadeReply): Response =>
+  new Response([204, 304].includes(status) ? null : new Blob([body as Uint8Array<ArrayBuffer>]), {
+    status,
+    headers: headers.map(([name, value]) => [name, value] as [string, string]),
+  });
+
+type WhoAsks = { ok: true; value: Person } | { ok: false; refusal: Response };
+
+function personWho(context: APIContext, permission: Permission): WhoAsks {
+  const { person } = context.locals;
+  if (!person) return { ok: false, refusal: json({ message: 'Sign in first.' }, 401) };
+  return may(person, permission)
+    ? { ok: true, value: person }
+    : { ok: false, refusal: failureReply({ kind: 'forbidden' }) };
 }
 
 async function readInput<T>(
   options: { schema?: Joi.Schema<T> | null; from?: 'body' | 'query' },
   context: APIContext,
-) {
-  if (!options.schema) return { ok: true as const, value: null as T };
-  const raw =
+): Promise<Outcome<T>> {
+  if (!options.schema) return { ok: true, value: null as T };
+  const raw: Outcome<unknown> =
     options.from === 'query'
-      ? Object.fromEntries(context.url.searchParams)
-      : await context.request.json().catch(() => undefined);
-  if (raw === undefined)
-    return failed({
-      kind: 'invalid',
-      faults: [{ path: [], what: 'the body is no JSON', wanted: 'a JSON object' }],
-    });
-  const shaped = shape(options.schema, raw);
+      ? { ok: true, value: Object.fromEntries(context.url.searchParams) }
+      : await readJson(context.request, SMALL);
+  if (!raw.ok) return raw;
+  const shaped = shape(options.schema, raw.value);
   return shaped.ok
-    ? { ok: true as const, value: shaped.value }
+    ? { ok: true, value: shaped.value }
     : failed({ kind: 'invalid', faults: shaped.faults });
 }
 
-/** What the database refuses is told as such; a bug is logged and told as a failure of ours. */
-export function guarded(work: (context: APIContext) => Promise<Response>): APIRoute {
-  return async (context) => {
-    try {
-      return await work(context);
-    } catch (error) {
-      const refused = refusalOf(error);
-      if (refused)
-        return json(
-          {
-            message: `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.`,
-          },
-          409,
-        );
-      log.error({ err: error, path: context.url.pathname }, 'request failed');
-      return json({ message: 'Something failed on our side. Nothing was saved; try again.' }, 500);
-    }
-  };
-}
+/** What goes wrong is told in words and logged, whatever it is. */
+export const guarded =
+  (work: (context: APIContext) => Promise<Response>): APIRoute =>
+  (context) =>
+    guardedReply(`${context.request.method} ${context.url.pathname}`, () => work(context));

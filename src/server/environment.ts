@@ -10,8 +10,11 @@ export interface Environment {
   readonly demo: boolean;
   /** Where the simulated tills show themselves; null where there are none. */
   readonly tillPage: string | null;
-  /** The program of the thread that answers heavy questions. */
+  /** The programs of the threads that answer heavy questions and read files. */
   readonly heavyWorker: string;
+  readonly fileReader: string;
+  /** How many answer heavy questions; null: by the machine's cores. */
+  readonly threads: number | null;
 }
 
 export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
@@ -26,5 +29,7 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
     demo: env.BELLTAG_DEMO === '1',
     tillPage: env.BELLTAG_TILL_PAGE ?? null,
     heavyWorker: resolve(env.BELLTAG_HEAVY_WORKER ?? 'dist/heavy-worker.mjs'),
+    fileReader: resolve(env.BELLTAG_FILE_READER ?? 'dist/read-file-worker.mjs'),
+    threads: Number(env.BELLTAG_THREADS) || null,
   };
 }

@@ -1,13 +1,13 @@
 export * from '../usecases/index.ts';
 export { type App, app } from './app.ts';
 export { now } from './clock.ts';
-export { endpoint, guarded } from './endpoint.ts';
-export { readRows } from './files/read-rows.ts';
-export { FILE_KINDS, type FileKind, fileReply } from './files/write-rows.ts';
+export { endpoint, guarded, heavyEndpoint } from './endpoint.ts';
+export { FILE_LIMITS } from './files/file-limits.ts';
 export { log } from './log.ts';
+export { ownPath } from './own-path.ts';
 export { lookThrough, NO_STORES } from './page.ts';
 export { pictureReply } from './picture-reply.ts';
+export { KB, MB, PROMOTION_BYTES, readBytes, readJson } from './read-body.ts';
 export { failureReply, json, outcomeReply } from './reply.ts';
 export { personOf } from './sign-in.ts';
-export { tableOfAddress } from './table-endpoint.ts';
 export { terminalEndpoint } from './terminal-endpoint.ts';

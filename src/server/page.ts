@@ -8,7 +8,7 @@ export async function lookThrough(astro: {
   url: URL;
   locals: { person: Person | null };
 }): Promise<{ app: App; person: Person; view: LensView } | null> {
-  const running = await app();
+  const running = app();
   const { person } = astro.locals;
   if (!person) throw new Error('a page that needs a person was reached without one');
   const view = await resolveLens(running, person, readLens(astro.url.searchParams), now());

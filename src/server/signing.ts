@@ -1,10 +1,13 @@
 import { createHash, createPrivateKey, generateKeyPairSync, sign } from 'node:crypto';
 import { desc } from 'drizzle-orm';
 import { type Database, schema } from '../db/index.ts';
-import type { Signer } from '../usecases/sending-store.ts';
+import type { Signer, SigningKeys } from '../usecases/sending-store.ts';
+
+/** The chain's keys, read when one is wanted. */
+export const signingKeys = (db: Database): SigningKeys => ({ newest: () => newestSigner(db) });
 
 /** The signer with the chain's newest key pair; makes the first pair where there is none. */
-export async function priceFileSigner(db: Database): Promise<Signer> {
+async function newestSigner(db: Database): Promise<Signer> {
   const [found] = await db.select().from(schema.signingKey).orderBy(desc(schema.signingKey.id)).limit(1);
   const pair = found ?? (await makePair(db));
   const key = createPrivateKey(pair.privateKey);

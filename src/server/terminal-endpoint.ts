@@ -14,7 +14,7 @@ export function terminalEndpoint(
   }) => Promise<Response>,
 ): APIRoute {
   return guarded(async (context) => {
-    const running = await app();
+    const running = app();
     const key = /^Bearer (.+)$/.exec(context.request.headers.get('authorization') ?? '')?.[1];
     const terminal = key === undefined ? null : await running.sending.terminalByKeyHash(hashOfKey(key));
     if (!terminal) {

@@ -21,7 +21,7 @@ const file = (heads: string[], rows: string[][], more: Partial<BringIn> = {}): B
   table: 'items' as TableName,
   heads,
   rows,
-  lineOf: (row) => row + 2,
+  lines: rows.map((_, row) => row + 2),
   matching: null,
   dry: true,
   onProgress: async () => {},
@@ -174,7 +174,7 @@ describe('a file that comes in', () => {
 
 describe('lines of a worksheet out of a file', () => {
   const read = (heads: string[], rows: string[][]) =>
-    readSheetLines(inMemory(SMALL), { heads, rows, lineOf: (row) => row + 2 });
+    readSheetLines(inMemory(SMALL), { heads, rows, lines: rows.map((_, row) => row + 2) });
 
   it('are numbers and new prices', async () => {
     expect(

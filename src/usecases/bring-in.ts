@@ -23,7 +23,8 @@ export interface BringIn {
   readonly table: TableName;
   readonly heads: readonly string[];
   readonly rows: readonly (readonly string[])[];
-  readonly lineOf: (row: number) => number;
+  /** The line of the file on which each row stands. */
+  readonly lines: readonly number[];
   /** What the person chose; null: what was chosen the last time, or else a guess. */
   readonly matching: Matching | null;
   /** Only tells what it would do. */
@@ -62,7 +63,7 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
     const checked = checkEdit(
       document,
       { table: file.table, edits, drops: [], overwrite: true },
-      (row) => `line ${file.lineOf(row)}`,
+      (row) => `line ${file.lines[row]!}`,
     );
     const lines = new Set(checked.faults.map(({ row }) => row));
     const counts = {
@@ -122,5 +123,5 @@ function told(
   matching: Matching,
 ): BringInView['faults'][number] {
   const head = Object.entries(matching).find(([, of]) => of === field)?.[0] ?? '';
-  return { line: row === null ? 0 : file.lineOf(row), column: head, message: `${what}; wanted: ${wanted}` };
+  return { line: row === null ? 0 : file.lines[row]!, column: head, message: `${what}; wanted: ${wanted}` };
 }

@@ -13,7 +13,8 @@ import { marginOf } from '../core/consequences/index.ts';
 import { minorUnits } from '../core/money/index.ts';
 import { book, NO_PRICE } from '../core/price-book/index.ts';
 import { isEmpty } from '../core/price-file/index.ts';
-import type { HeavyWork } from './heavy-work.ts';
+import type { BasketCheckStore } from './basket-check-store.ts';
+import { runBasketChecks } from './basket-checks.ts';
 import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
 import { promotionsIn } from './review-sending.ts';
@@ -30,7 +31,7 @@ export async function lookAtToday(
     promotions: PromotionStore;
     sending: SendingStore;
     compare: StoreComparison;
-    heavy: HeavyWork;
+    checks: BasketCheckStore;
   },
   person: Person,
   view: LensView,
@@ -53,7 +54,7 @@ export async function lookAtToday(
     unsent: await unsent(ports.compare, current, person, now),
     terminals: await countTerminals(ports.sending, current, person, now),
     findings: [
-      ...failedChecks(await ports.heavy.run('runBasketChecks', person, now)),
+      ...failedChecks(await runBasketChecks(ports, person, now)),
       ...openEnds(approved, from),
       ...belowCost(current, view, at),
     ],

@@ -34,7 +34,7 @@ export async function readSheetLines(
   file: {
     readonly heads: readonly string[];
     readonly rows: readonly (readonly string[])[];
-    readonly lineOf: (row: number) => number;
+    readonly lines: readonly number[];
   },
 ): Promise<SheetLinesRead> {
   const { document } = await ports.book.current();
@@ -51,7 +51,7 @@ export async function readSheetLines(
   const lines: Record<string, string> = {};
   const refused: { line: number; message: string }[] = [];
   file.rows.forEach((row, i) => {
-    const line = file.lineOf(i);
+    const line = file.lines[i]!;
     const sku = known.get((row[code] ?? '').trim());
     const text = (row[price] ?? '').trim();
     if (sku === undefined) return void refused.push({ line, message: `no item or barcode "${row[code]}"` });

@@ -2,7 +2,7 @@ import { done, failed, may, type Outcome, type Person } from '../contracts/index
 import type { Instant } from '../core/calendar/index.ts';
 import { isEmpty, type PriceFileContent } from '../core/price-file/index.ts';
 import type { PlanBook } from './plan-store.ts';
-import type { MadePriceFile, SendingStore, Signer } from './sending-store.ts';
+import type { MadePriceFile, SendingStore, Signer, SigningKeys } from './sending-store.ts';
 import type { StoreComparison, StoreToSend } from './store-comparison.ts';
 
 export interface SendOrder {
@@ -14,7 +14,7 @@ export interface SendOrder {
 
 /** Makes and signs a price file for each store with something new; its terminals take them by themselves. */
 export async function sendPriceFiles(
-  ports: { book: PlanBook; compare: StoreComparison; sending: SendingStore; signer: Signer },
+  ports: { book: PlanBook; compare: StoreComparison; sending: SendingStore; signer: SigningKeys },
   person: Person,
   order: SendOrder,
   now: Instant,
@@ -31,8 +31,9 @@ export async function sendPriceFiles(
   const chosen = order.stores === null ? open : open.filter(({ store }) => order.stores!.includes(store.id));
   if (chosen.length === 0) return done({ rollout: null, stores: 0 });
   const madeAt = new Date(now).toISOString();
+  const signer = await ports.signer.newest();
   const rollout = await ports.sending.send(person.id, current.version, (number) =>
-    chosen.map((entry) => make(entry, number, madeAt, ports.signer)),
+    chosen.map((entry) => make(entry, number, madeAt, signer)),
   );
   return done({ rollout, stores: chosen.length });
 }

@@ -60,3 +60,8 @@ export interface Signer {
   sign(content: string): { readonly sha256: string; readonly signature: string };
   readonly publicKey: string;
 }
+
+/** Port: the chain's signing keys. */
+export interface SigningKeys {
+  newest(): Promise<Signer>;
+}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checksInMemory, heavyHere, inMemory, person, quietSending } from '../../tests/plans/ports.ts';
+import { checksInMemory, inMemory, person, quietSending } from '../../tests/plans/ports.ts';
 import { change, SMALL, withPromotions } from '../../tests/plans/small-plan.ts';
 import type { LensView } from '../contracts/index.ts';
 import {
@@ -402,8 +402,7 @@ describe('today', () => {
   const look = (at: string) => {
     const sending = quietSending();
     const memory = inMemory(document);
-    const heavy = heavyHere({ ...memory, checks: checksInMemory() });
-    const ports = { ...memory, heavy, sending, compare: storeComparison(sending) };
+    const ports = { ...memory, checks: checksInMemory(), sending, compare: storeComparison(sending) };
     return lookAtToday(ports, planner, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
   };
 
@@ -428,7 +427,7 @@ describe('today', () => {
 describe('sending', () => {
   it('is for those who may, under the version that was reviewed', async () => {
     const sending = quietSending();
-    const signer = { publicKey: '', sign: () => ({ sha256: '', signature: '' }) };
+    const signer = { newest: async () => ({ publicKey: '', sign: () => ({ sha256: '', signature: '' }) }) };
     const ports = {
       ...inMemory(withPromotions(change('a'))),
       sending,

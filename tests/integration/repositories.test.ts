@@ -13,7 +13,7 @@ import {
   sendingRepository,
 } from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/live-plan-book.ts';
-import { hashOfKey, priceFileSigner } from '../../src/server/signing.ts';
+import { hashOfKey, signingKeys } from '../../src/server/signing.ts';
 import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { change, compiled, SMALL, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
@@ -212,7 +212,7 @@ describe('price files', () => {
     book: livePlanBook(db),
     sending: sendingRepository(db),
     compare: storeComparison(sendingRepository(db)),
-    signer: await priceFileSigner(db),
+    signer: signingKeys(db),
   });
   const send = async (stores: string[] | null = null) => {
     const all = await ports();

@@ -4,8 +4,6 @@ import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.
 import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/basket-check-store.ts';
 import {
   type CurrentPlan,
-  HEAVY_TASKS,
-  type HeavyWork,
   type ItemSearch,
   type PlanBook,
   type PromotionStore,
@@ -101,11 +99,6 @@ export function checksInMemory(): BasketCheckStore & { runs: number } {
     },
   };
 }
-
-/** Heavy questions answered on the spot. */
-export const heavyHere = (ports: { book: PlanBook; checks: BasketCheckStore }): HeavyWork => ({
-  run: (task, ...args) => (HEAVY_TASKS[task] as (...all: unknown[]) => Promise<never>)(ports, ...args),
-});
 
 const stored = (promotion: PromotionDocument, revision: number): StoredPromotion => ({
   promotion,

@@ -1,6 +1,3 @@
-import { basketSchema } from '../../contracts/index.ts';
-import { endpoint, outcomeReply } from '../../server/index.ts';
+import { heavyEndpoint, KB } from '../../server/index.ts';
 
-export const POST = endpoint({ permission: 'see', schema: basketSchema }, async ({ app, person, input }) =>
-  outcomeReply(await app.heavy.run('ringTrialBasket', person, input)),
-);
+export const POST = heavyEndpoint('basket', { permission: 'see', most: 500 * KB });

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { endpoint, json, matchCodes, searchItems } from '../../server/index.ts';
+import { endpoint, heavyEndpoint, json, KB, searchItems } from '../../server/index.ts';
 
 const request = Joi.object<{ q: string }>({ q: Joi.string().trim().max(100).allow('').required() });
 
@@ -7,11 +7,5 @@ export const GET = endpoint({ permission: 'see', schema: request, from: 'query' 
   json(await searchItems(app, input.q)),
 );
 
-const codesRequest = Joi.object<{ codes: string[] }>({
-  codes: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(20_000).required(),
-});
-
 /** The items behind many numbers or barcodes at once. */
-export const POST = endpoint({ permission: 'see', schema: codesRequest }, async ({ app, input }) =>
-  json(await matchCodes(app, input.codes)),
-);
+export const POST = heavyEndpoint('codes', { permission: 'see', most: 600 * KB });

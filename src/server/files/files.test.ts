@@ -8,8 +8,8 @@ const read = async (content: Uint8Array | string) => {
   const outcome = await readRows(typeof content === 'string' ? bytes(content) : content);
   if (!outcome.ok)
     return outcome.failure.kind === 'invalid' ? outcome.failure.faults[0]!.what : outcome.failure;
-  const { heads, rows, lineOf, kind } = outcome.value;
-  return { heads, rows, lines: rows.map((_, i) => lineOf(i)), kind };
+  const { heads, rows, lines, kind } = outcome.value;
+  return { heads, rows, lines, kind };
 };
 
 describe('the text of a file', () => {

@@ -1,14 +1,17 @@
 import Papa from 'papaparse';
 import readExcelFile from 'read-excel-file/node';
-import { done, invalid, type Outcome } from '../../contracts/index.ts';
+import { done, invalid, type Outcome, soundnessFault, textFault } from '../../contracts/index.ts';
 import { decodeText } from './decode-text.ts';
+import { FILE_LIMITS } from './file-limits.ts';
+import { unguardFormula } from './formula-guard.ts';
+import { sheetSizeFault } from './sheet-size.ts';
 
 /** A file as heads and rows of texts. */
 export interface FileRows {
   readonly heads: readonly string[];
   readonly rows: readonly (readonly string[])[];
-  /** The line or row of the file on which the row of this number stands, as a person counts them. */
-  readonly lineOf: (row: number) => number;
+  /** The line or row of the file on which each row stands, as a person counts them. */
+  readonly lines: readonly number[];
   readonly kind: 'csv' | 'xlsx' | 'json';
 }
 
@@ -22,12 +25,34 @@ export async function readRows(bytes: Uint8Array): Promise<Outcome<FileRows>> {
   return /^\s*[[{]/.test(text) ? readJson(text) : readCsv(text);
 }
 
+const LESS = `at most ${FILE_LIMITS.rows} rows, ${FILE_LIMITS.columns} columns and ${FILE_LIMITS.cells} cells`;
+
+/** The rows, unless there are more of them, or longer ones, than anybody's table has. */
+function within(file: FileRows): Outcome<FileRows> {
+  const { heads, rows } = file;
+  if (rows.length > FILE_LIMITS.rows) return refused(`more than ${FILE_LIMITS.rows} rows stand in it`, LESS);
+  if (rows.length * heads.length > FILE_LIMITS.cells)
+    return refused(`${rows.length * heads.length} cells stand in it`, LESS);
+  for (const [i, row] of [heads, ...rows].entries()) {
+    const cell = row.find((text) => text.length > FILE_LIMITS.cell || textFault(text));
+    if (cell !== undefined) {
+      const line = i === 0 ? 'its heads' : `line ${file.lines[i - 1]}`;
+      const { what, wanted } = textFault(cell) ?? { what: 'a text of endless length', wanted: LONGEST };
+      return refused(`${what}, in ${line}`, wanted);
+    }
+  }
+  return done(file);
+}
+const LONGEST = `at most ${FILE_LIMITS.cell} characters in a cell`;
+
 const refused = (what: string, wanted: string) => invalid([], what, wanted);
 
 function readCsv(text: string): Outcome<FileRows> {
   const { data, errors } = Papa.parse<string[]>(text, {
     skipEmptyLines: false,
     delimiter: delimiterOf(text),
+    // The heads, and one more than may be: enough to tell that there are too many.
+    preview: FILE_LIMITS.rows + 2,
   });
   const quote = errors.find(({ type }) => type === 'Quotes');
   if (quote)
@@ -35,7 +60,10 @@ function readCsv(text: string): Outcome<FileRows> {
       `a quotation mark is not closed, in line ${(quote.row ?? 0) + 1}`,
       'every " closed by another',
     );
-  return withHeads(data, 'csv');
+  return withHeads(
+    data.map((line) => line.map(unguardFormula)),
+    'csv',
+  );
 }
 
 /** What stands between the heads: the mark that is most often in the first line with anything in it, quotes aside. */
@@ -47,6 +75,8 @@ function delimiterOf(text: string): string {
 }
 
 async function readSheet(bytes: Uint8Array): Promise<Outcome<FileRows>> {
+  const tooLarge = sheetSizeFault(bytes);
+  if (tooLarge) return refused(tooLarge, LESS);
   try {
     // Numbers stay as they are written: a barcode is none to calculate with.
     const sheets = (await readExcelFile(
@@ -83,6 +113,8 @@ function readJson(text: string): Outcome<FileRows> {
   } catch (error) {
     return refused(`it is no JSON (${(error as Error).message})`, 'a list of objects');
   }
+  const unsound = soundnessFault(raw);
+  if (unsound) return refused(unsound.what, unsound.wanted);
   const list = Array.isArray(raw) ? raw : (raw as { rows?: unknown }).rows;
   if (
     !Array.isArray(list) ||
@@ -93,10 +125,21 @@ function readJson(text: string): Outcome<FileRows> {
       'one object for each row, such as [{"sku": "1001", "name": "…"}]',
     );
   const objects = list as Record<string, unknown>[];
-  const heads = [...new Set(objects.flatMap((entry) => Object.keys(entry)))];
+  const heads = headsOf(objects);
   if (heads.length === 0) return refused('no row stands in it', 'at least one row');
+  if (heads.length > FILE_LIMITS.columns) return refused(`${heads.length} columns stand in it`, LESS);
   const rows = objects.map((entry) => heads.map((head) => jsonText(entry[head])));
-  return done({ heads, rows, lineOf: (row) => row + 1, kind: 'json' });
+  return within({ heads, rows, lines: rows.map((_, row) => row + 1), kind: 'json' });
+}
+
+/** Every key once; a list of objects that share none has as many as it has keys, and is refused for it. */
+function headsOf(objects: readonly Record<string, unknown>[]): string[] {
+  const heads = new Set<string>();
+  for (const entry of objects) {
+    for (const key of Object.keys(entry)) heads.add(key);
+    if (heads.size > FILE_LIMITS.columns) break;
+  }
+  return [...heads];
 }
 
 /** Lists with semicolons, objects as "name: value", everything else as it is. */
@@ -115,6 +158,7 @@ function withHeads(lines: readonly (readonly string[])[], kind: FileRows['kind']
   const first = lines.findIndex((line) => !isEmpty(line));
   if (first < 0) return refused('nothing stands in it', 'a line of heads and rows under it');
   const heads = lines[first]!.map((head) => head.trim());
+  if (heads.length > FILE_LIMITS.columns) return refused(`${heads.length} columns stand in it`, LESS);
   const twice = heads.find((head, i) => head !== '' && heads.indexOf(head) !== i);
   if (twice !== undefined)
     return refused(`two columns are called "${twice}"`, 'a name of its own for each column');
@@ -126,5 +170,5 @@ function withHeads(lines: readonly (readonly string[])[], kind: FileRows['kind']
     numbers.push(i + 1);
   }
   if (rows.length === 0) return refused('only heads stand in it', 'rows under the heads');
-  return done({ heads, rows, lineOf: (row) => numbers[row]!, kind });
+  return within({ heads, rows, lines: numbers, kind });
 }

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import writeExcelFile from 'write-excel-file/node';
 import type { CellKind, Cells } from '../../contracts/table/index.ts';
+import { guardFormula } from './formula-guard.ts';
 
 export const FILE_KINDS = ['csv', 'xlsx', 'json'] as const;
 export type FileKind = (typeof FILE_KINDS)[number];
@@ -49,8 +50,9 @@ function jsonOf(columns: readonly FileColumn[], rows: readonly Cells[]): string 
 
 /** With a mark, so that spreadsheets read it as UTF-8. What begins like a formula is kept from being one. */
 function csvOf(columns: readonly FileColumn[], rows: readonly Cells[]): string {
-  const lines = rows.map((row) => columns.map(({ field }) => row[field] ?? ''));
-  return `\ufeff${Papa.unparse({ fields: columns.map(({ title }) => title), data: lines }, { newline: '\r\n', escapeFormulae: /^[=@\t\r]/ })}`;
+  const lines = rows.map((row) => columns.map(({ field }) => guardFormula(row[field] ?? '')));
+  const fields = columns.map(({ title }) => guardFormula(title));
+  return `\ufeff${Papa.unparse({ fields, data: lines }, { newline: '\r\n' })}`;
 }
 
 function sheetOf(columns: readonly FileColumn[], rows: readonly Cells[]): Promise<Uint8Array> {

@@ -1,11 +1,40 @@
-import type { HeavyTask } from '../../usecases/heavy-work.ts';
+import type { Person } from '../../contracts/index.ts';
+import type { HeavyEndpoint } from './heavy-endpoints.ts';
+import type { HeavyValue } from './heavy-values.ts';
+
+/** What a request brings along, as it came: it is read in the thread that answers it. */
+export interface SentInput {
+  readonly bytes: Uint8Array | null;
+  readonly query: Readonly<Record<string, string>>;
+  /** Parts of the address. */
+  readonly params: Readonly<Record<string, string>>;
+}
+
+export type HeavyWork =
+  | { readonly kind: 'value'; readonly task: HeavyValue; readonly args: readonly unknown[] }
+  | {
+      readonly kind: 'endpoint';
+      readonly task: HeavyEndpoint;
+      readonly person: Person;
+      readonly sent: SentInput;
+      readonly now: number;
+    };
 
 export interface HeavyQuestion {
   readonly number: number;
-  readonly task: HeavyTask;
-  readonly args: readonly unknown[];
+  readonly work: HeavyWork;
+}
+
+/** A response that can pass from thread to thread. */
+export interface MadeReply {
+  readonly status: number;
+  readonly headers: readonly (readonly [string, string])[];
+  readonly body: Uint8Array;
 }
 
 export type HeavyAnswer =
-  | { readonly number: number; readonly value: unknown }
-  | { readonly number: number; readonly error: string };
+  | { readonly number: number; readonly kind: 'value'; readonly value: unknown }
+  | { readonly number: number; readonly kind: 'reply'; readonly reply: MadeReply }
+  /** A line on the way, before the reply. */
+  | { readonly number: number; readonly kind: 'news'; readonly line: string }
+  | { readonly number: number; readonly kind: 'failed'; readonly error: string; readonly away: boolean };

@@ -1,17 +1,60 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { basketCheckRepository, connect } from '../../db/index.ts';
-import { HEAVY_TASKS } from '../../usecases/heavy-work.ts';
-import { livePlanBook } from '../live-plan-book.ts';
-import type { HeavyAnswer, HeavyQuestion } from './heavy-messages.ts';
+import { isDatabaseAway } from '../../db/index.ts';
+import type { Instant } from '../../core/calendar/index.ts';
+import { guardedReply } from '../guarded.ts';
+import { failureReply } from '../reply.ts';
+import { portsOf } from '../ports.ts';
+import { readSent } from './heavy-endpoint-work.ts';
+import { HEAVY_ENDPOINTS } from './heavy-endpoints.ts';
+import type { HeavyAnswer, HeavyQuestion, HeavyWork, MadeReply } from './heavy-messages.ts';
+import { HEAVY_VALUES } from './heavy-values.ts';
+
+/** One question at a time: there is little to share. */
+const CONNECTIONS = 2;
 
 // A thread of its own with a plan of its own, kept current by version as the server keeps its own.
-const { db } = connect((workerData as { databaseUrl: string }).databaseUrl);
-const ports = { book: livePlanBook(db), checks: basketCheckRepository(db) };
+const ports = portsOf(workerData as { databaseUrl: string; fileReader: string }, CONNECTIONS);
+const post = (answer: HeavyAnswer, transfer: ArrayBuffer[] = []) =>
+  parentPort!.postMessage(answer, transfer);
 
-parentPort!.on('message', async ({ number, task, args }: HeavyQuestion) => {
-  const answer = await (HEAVY_TASKS[task] as (...all: unknown[]) => Promise<unknown>)(ports, ...args).then(
-    (value): HeavyAnswer => ({ number, value }),
-    (error: unknown): HeavyAnswer => ({ number, error: String((error as Error).stack ?? error) }),
-  );
-  parentPort!.postMessage(answer);
+parentPort!.on('message', async ({ number, work }: HeavyQuestion) => {
+  try {
+    if (work.kind === 'value') {
+      const task = HEAVY_VALUES[work.task] as (...all: unknown[]) => Promise<unknown>;
+      return post({ number, kind: 'value', value: await task(ports, ...work.args) });
+    }
+    const reply = await made(await replyTo(work, (line) => post({ number, kind: 'news', line })));
+    post({ number, kind: 'reply', reply }, [reply.body.buffer as ArrayBuffer]);
+  } catch (error) {
+    post({ number, kind: 'failed', error: String((error as Error).stack ?? error), away: isDatabaseAway(error) });
+  }
 });
+
+function replyTo(
+  { task, person, sent, now }: Extract<HeavyWork, { kind: 'endpoint' }>,
+  tell: (line: string) => void,
+): Promise<Response> {
+  return guardedReply(task, async () => {
+    const endpoint = HEAVY_ENDPOINTS[task];
+    const input = readSent(endpoint, sent);
+    if (!input.ok) return failureReply(input.failure);
+    return endpoint.work({
+      app: ports,
+      person,
+      input: input.value,
+      params: sent.params,
+      query: sent.query,
+      bytes: sent.bytes ?? new Uint8Array(),
+      now: now as Instant,
+      tell,
+    });
+  });
+}
+
+async function made(reply: Response): Promise<MadeReply> {
+  return {
+    status: reply.status,
+    headers: [...reply.headers],
+    body: new Uint8Array(await reply.arrayBuffer()),
+  };
+}

@@ -1,7 +1,4 @@
-import { endpoint, failureReply, json, readRows, readSheetLines } from '../../../server/index.ts';
+import { FILE_LIMITS, heavyEndpoint } from '../../../server/index.ts';
 
 /** The lines of a worksheet out of a file, whose bytes are the body. Nothing is saved. */
-export const POST = endpoint({ permission: 'plan' }, async ({ app, context }) => {
-  const read = await readRows(new Uint8Array(await context.request.arrayBuffer()));
-  return read.ok ? json(await readSheetLines(app, read.value)) : failureReply(read.failure);
-});
+export const POST = heavyEndpoint('sheet-lines', { permission: 'plan', most: FILE_LIMITS.bytes });

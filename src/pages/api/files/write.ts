@@ -1,7 +1,4 @@
-import { writeFileRequest } from '../../../contracts/index.ts';
-import { endpoint, fileReply } from '../../../server/index.ts';
+import { heavyEndpoint, MB } from '../../../server/index.ts';
 
 /** Rows that stand on a page, as a file. */
-export const POST = endpoint({ permission: 'see', schema: writeFileRequest }, async ({ input }) =>
-  fileReply(input.name, input.kind, input.columns, input.rows),
-);
+export const POST = heavyEndpoint('write-file', { permission: 'see', most: 30 * MB });

@@ -1,6 +1,4 @@
-import { endpoint, keepPicture, outcomeReply } from '../../../server/index.ts';
+import { heavyEndpoint, MOST_PICTURE_BYTES } from '../../../server/index.ts';
 
 /** Keeps a picture: its bytes are the body. */
-export const POST = endpoint({ permission: 'plan' }, async ({ app, person, context }) =>
-  outcomeReply(await keepPicture(app, person, new Uint8Array(await context.request.arrayBuffer())), 201),
-);
+export const POST = heavyEndpoint('keep-picture', { permission: 'plan', most: MOST_PICTURE_BYTES });

@@ -1,11 +1,4 @@
-import Joi from 'joi';
-import { LANES_BY, type LanesBy } from '../../../contracts/index.ts';
-import { endpoint, json, lookAtCalendar } from '../../../server/index.ts';
-
-const request = Joi.object<{ by: LanesBy }>({ by: Joi.valid(...LANES_BY).required() });
+import { heavyEndpoint } from '../../../server/index.ts';
 
 /** Promotions in lanes, by store group or by department. */
-export const GET = endpoint(
-  { permission: 'see', schema: request, from: 'query' },
-  async ({ app, person, input }) => json(await lookAtCalendar(app, person, input.by)),
-);
+export const GET = heavyEndpoint('calendar', { permission: 'see' });

@@ -1,14 +1,4 @@
-import { randomBytes } from 'node:crypto';
-import { manyRequest } from '../../../contracts/index.ts';
-import { changeMany, endpoint, now, outcomeReply, previewMany } from '../../../server/index.ts';
-
-const letters = () => randomBytes(3).toString('hex');
+import { heavyEndpoint, KB } from '../../../server/index.ts';
 
 /** One action on many promotions; `dry` only tells what it would do. */
-export const POST = endpoint({ permission: 'plan', schema: manyRequest }, async ({ app, person, input }) => {
-  const { dry = false, days = 0, ...rest } = input;
-  const request = { ...rest, days };
-  return dry
-    ? outcomeReply(await previewMany(app, person, request, now(), letters))
-    : outcomeReply(await changeMany(app, person, request, now(), letters));
-});
+export const POST = heavyEndpoint('many-promotions', { permission: 'plan', most: 200 * KB });

@@ -1,8 +1,3 @@
-import { dealPreviewRequest } from '../../../contracts/index.ts';
-import { endpoint, outcomeReply } from '../../../server/index.ts';
+import { heavyEndpoint, PROMOTION_BYTES } from '../../../server/index.ts';
 
-export const POST = endpoint(
-  { permission: 'see', schema: dealPreviewRequest },
-  async ({ app, person, input: { promotion, store = null, lines = null } }) =>
-    outcomeReply(await app.heavy.run('previewDeal', person, { promotion, store, lines })),
-);
+export const POST = heavyEndpoint('preview-deal', { permission: 'see', most: PROMOTION_BYTES });

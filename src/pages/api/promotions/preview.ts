@@ -1,8 +1,3 @@
-import { previewRequest } from '../../../contracts/index.ts';
-import { endpoint, outcomeReply, previewPromotion } from '../../../server/index.ts';
+import { heavyEndpoint, PROMOTION_BYTES } from '../../../server/index.ts';
 
-export const POST = endpoint({ permission: 'see', schema: previewRequest }, async ({ app, person, input }) =>
-  outcomeReply(
-    await previewPromotion(app, person, { promotion: input.promotion, store: input.store ?? null }),
-  ),
-);
+export const POST = heavyEndpoint('preview-promotion', { permission: 'see', most: PROMOTION_BYTES });

@@ -1,11 +1,4 @@
-import { worksheetRequest } from '../../../contracts/index.ts';
-import { endpoint, layOutWorksheet, outcomeReply } from '../../../server/index.ts';
+import { heavyEndpoint, PROMOTION_BYTES } from '../../../server/index.ts';
 
 /** The lines of a worksheet that is being written; nothing is saved. */
-export const POST = endpoint(
-  { permission: 'see', schema: worksheetRequest },
-  async ({ app, person, input }) =>
-    outcomeReply(
-      await layOutWorksheet(app, person, { promotion: input.promotion, store: input.store ?? null }),
-    ),
-);
+export const POST = heavyEndpoint('worksheet', { permission: 'see', most: PROMOTION_BYTES });

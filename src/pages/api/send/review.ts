@@ -1,5 +1,3 @@
-import { endpoint, now, outcomeReply, reviewSending } from '../../../server/index.ts';
+import { heavyEndpoint } from '../../../server/index.ts';
 
-export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
-  outcomeReply(await reviewSending(app, person, now())),
-);
+export const GET = heavyEndpoint('review-sending', { permission: 'see' });

@@ -1,0 +1,33 @@
+import { isDatabaseAway, refusalOf } from '../db/index.ts';
+import { log } from './log.ts';
+import { failureReply, json } from './reply.ts';
+
+/**
+ * Does work that answers a request. What the database refuses is told as such, a database that is away as that; a bug
+ * is logged and told as a failure of ours.
+ * @param what is named in the log.
+ */
+export async function guardedReply(what: string, work: () => Promise<Response>): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    return replyToError(what, error);
+  }
+}
+
+function replyToError(what: string, error: unknown): Response {
+  if (isDatabaseAway(error)) {
+    log.warn({ what, why: (error as Error).message }, 'the database is away');
+    return failureReply({ kind: 'away', what: 'database' });
+  }
+  const refused = refusalOf(error);
+  if (refused?.refusal === 'unfit')
+    return json({ message: 'Something in this cannot be kept (a number or a text out of range). Nothing was saved.' }, 422);
+  if (refused)
+    return json(
+      { message: `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.` },
+      409,
+    );
+  log.error({ err: error, what }, 'request failed');
+  return json({ message: 'Something failed on our side. Nothing was saved; try again.' }, 500);
+}

@@ -1,0 +1,45 @@
+import Joi from 'joi';
+import { basketCheckRequest, basketSchema, selectionRequest } from '../../contracts/index.ts';
+import {
+  keepBasketCheck,
+  lookAtSelection,
+  matchCodes,
+  readItemRule,
+  resolveLooking,
+  ringTrialBasket,
+  runBasketChecks,
+  selectedItems,
+} from '../../usecases/index.ts';
+import { failureReply, json, outcomeReply } from '../reply.ts';
+import { onBody, onBytes } from './heavy-endpoint-work.ts';
+
+const codesRequest = Joi.object<{ codes: string[] }>({
+  codes: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(20_000).required(),
+});
+
+/** Baskets and selections: what is rung, and what rules select. */
+export const CHECK_ENDPOINTS = {
+  basket: onBody(basketSchema, async ({ app, person, input }) =>
+    outcomeReply(await ringTrialBasket(app, person, input)),
+  ),
+  'basket-checks': onBytes(async ({ app, person, now }) => json(await runBasketChecks(app, person, now))),
+  'keep-basket-check': onBody(basketCheckRequest, async ({ app, person, input, now }) =>
+    outcomeReply(await keepBasketCheck(app, person, input, now), 201),
+  ),
+  /** What a rule selects now and in a week. Asked with a body, as a rule may be long. */
+  selection: onBody(selectionRequest, async ({ app, person, input, now }) => {
+    const looking = await resolveLooking(app, person, input, now);
+    if (!looking.ok) return failureReply(looking.failure);
+    const { of, rule, text = '' } = input;
+    return outcomeReply(await lookAtSelection(app, person, { of, rule, text, ...looking.value }));
+  }),
+  'selected-items': onBody(selectionRequest, async ({ app, person, input, now }) => {
+    const looking = await resolveLooking(app, person, input, now);
+    if (!looking.ok) return failureReply(looking.failure);
+    const current = await app.book.current();
+    const rule = readItemRule(input.rule, current);
+    if (!rule.ok) return failureReply(rule.failure);
+    return json({ skus: selectedItems(current, rule.value, looking.value).map(({ sku }) => sku) });
+  }),
+  codes: onBody(codesRequest, async ({ app, input }) => json(await matchCodes(app, input.codes))),
+} as const;

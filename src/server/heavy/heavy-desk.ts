@@ -1,0 +1,124 @@
+import { randomUUID } from 'node:crypto';
+import { availableParallelism } from 'node:os';
+import { Worker } from 'node:worker_threads';
+import { failed, type Outcome, type Person } from '../../contracts/index.ts';
+import { DatabaseAway } from '../../db/index.ts';
+import type { Environment } from '../environment.ts';
+import { log } from '../log.ts';
+import type { HeavyEndpoint } from './heavy-endpoints.ts';
+import type { HeavyAnswer, HeavyQuestion, MadeReply, SentInput } from './heavy-messages.ts';
+import type { HeavyValue, ValueAnswer, ValueArgs } from './heavy-values.ts';
+import { type Job, NotAnswered, type Thread, threadPool } from './thread-pool.ts';
+
+/** Milliseconds that an answer may take; files of a hundred thousand lines take minutes. */
+const WITHIN = 15_000;
+const LONG_WITHIN = 180_000;
+/** What is larger than this may take long. */
+const LONG_FROM = 4_000;
+const QUEUE = { inAll: 300, perPerson: 40, patience: 3_000 };
+/** A thread that needs more is stopped instead of the process. */
+const MOST_MEMORY_MB = 3_000;
+
+/** These may take long whatever is sent. */
+const LONG: ReadonlySet<HeavyEndpoint> = new Set([
+  'bring-in',
+  'sheet-lines',
+  'table-file',
+  'write-file',
+  'replace-plan',
+  'whole-plan',
+  'send',
+  'review-sending',
+]);
+
+export interface HeavyCall {
+  readonly task: HeavyEndpoint;
+  readonly person: Person;
+  readonly sent: SentInput;
+  readonly now: number;
+  readonly signal?: AbortSignal;
+}
+
+/** Where questions are answered that would hold the serving thread. */
+export interface HeavyDesk {
+  /** @param onNews is given each line that comes ahead of the reply. */
+  reply(call: HeavyCall, onNews?: (line: string) => void): Promise<Outcome<MadeReply>>;
+  /** @throws what went wrong, NotAnswered among it. */
+  value<T extends HeavyValue>(person: string, task: T, ...args: ValueArgs<T>): Promise<ValueAnswer<T>>;
+  readonly load: { readonly waiting: number; readonly running: number };
+}
+
+export function heavyDesk(environment: Environment): HeavyDesk {
+  const pool = threadPool<HeavyQuestion, HeavyAnswer>({
+    threads: environment.threads ?? Math.max(3, Math.min(6, availableParallelism() + 1)),
+    begin: () => workerThread(environment),
+    queue: QUEUE,
+    isLast: ({ kind }) => kind !== 'news',
+    numberOf: ({ number }) => number,
+    now: () => performance.now(),
+  });
+
+  async function answer(job: Job<HeavyQuestion>, onNews?: (line: string) => void): Promise<HeavyAnswer> {
+    const last = await pool.run(job, (news) => news.kind === 'news' && onNews?.(news.line));
+    if (last.kind !== 'failed') return last;
+    throw last.away ? new DatabaseAway(last.error) : new Error(last.error);
+  }
+
+  return {
+    get load() {
+      return { waiting: pool.waiting, running: pool.running };
+    },
+    async reply({ task, person, sent, now, signal }, onNews) {
+      const size = sent.bytes?.length ?? 0;
+      const long = LONG.has(task) || size > LONG_FROM;
+      try {
+        const made = await answer(
+          {
+            person: person.id,
+            long,
+            size,
+            within: LONG.has(task) ? LONG_WITHIN : WITHIN,
+            signal,
+            question: (number) => ({ number, work: { kind: 'endpoint', task, person, sent, now } }),
+            transfer: sent.bytes ? [sent.bytes.buffer as ArrayBuffer] : [],
+          },
+          onNews,
+        );
+        if (made.kind !== 'reply') throw new Error(`${task} answered with ${made.kind}`);
+        return { ok: true, value: made.reply };
+      } catch (error) {
+        if (error instanceof NotAnswered && error.why !== 'nobody-waits') {
+          log.warn({ task, why: error.why, person: person.email }, 'a heavy question was not answered');
+          return failed({ kind: 'too-much', why: error.why });
+        }
+        throw error;
+      }
+    },
+    async value(person, task, ...args) {
+      const last = await answer({
+        person: person || randomUUID(),
+        long: person === '',
+        size: 0,
+        within: person === '' ? LONG_WITHIN : WITHIN,
+        question: (number) => ({ number, work: { kind: 'value', task, args } }),
+      });
+      if (last.kind !== 'value') throw new Error(`${task} answered with ${last.kind}`);
+      return last.value as never;
+    },
+  };
+}
+
+function workerThread({ databaseUrl, heavyWorker, fileReader }: Environment): Thread<HeavyQuestion, HeavyAnswer> {
+  const worker = new Worker(heavyWorker, {
+    workerData: { databaseUrl, fileReader },
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
+  });
+  worker.unref();
+  worker.on('error', (error) => log.error({ err: error }, 'a thread for heavy questions died'));
+  return {
+    post: (question, transfer) => worker.postMessage(question, [...transfer]),
+    onAnswer: (listener) => void worker.on('message', listener),
+    onGone: (listener) => void worker.on('exit', listener),
+    stop: () => void worker.terminate(),
+  };
+}

@@ -1,0 +1,102 @@
+import { randomBytes } from 'node:crypto';
+import Joi from 'joi';
+import {
+  dealPreviewRequest,
+  LANES_BY,
+  type LanesBy,
+  manyRequest,
+  parsePlan,
+  previewRequest,
+  savePromotionRequest,
+  worksheetRequest,
+} from '../../contracts/index.ts';
+import {
+  calendarFile,
+  changeMany,
+  keepPicture,
+  layOutWorksheet,
+  lookAtCalendar,
+  previewDeal,
+  previewMany,
+  previewPromotion,
+  savePromotion,
+} from '../../usecases/index.ts';
+import { parseJson } from '../read-body.ts';
+import { failureReply, json, outcomeReply } from '../reply.ts';
+import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
+
+const letters = () => randomBytes(3).toString('hex');
+const laneRequest = Joi.object<{ by: LanesBy }>({ by: Joi.valid(...LANES_BY).required() });
+const calendarRequest = Joi.object<{ stores?: string }>({ stores: Joi.string().max(20_000) });
+
+/** Work on promotions: what they would do, and the saving of many lines at once. */
+export const PLAN_ENDPOINTS = {
+  'preview-promotion': onBody(previewRequest, async ({ app, person, input: { promotion, store = null } }) =>
+    outcomeReply(await previewPromotion(app, person, { promotion, store })),
+  ),
+  'preview-deal': onBody(
+    dealPreviewRequest,
+    async ({ app, person, input: { promotion, store = null, lines = null } }) =>
+      outcomeReply(await previewDeal(app, person, { promotion, store, lines })),
+  ),
+  worksheet: onBody(worksheetRequest, async ({ app, person, input: { promotion, store = null } }) =>
+    outcomeReply(await layOutWorksheet(app, person, { promotion, store })),
+  ),
+  'new-promotion': onBody(savePromotionRequest, async ({ app, person, input: { promotion } }) =>
+    outcomeReply(await savePromotion(app, person, { promotion, revision: null }), 201),
+  ),
+  'save-promotion': onBody(
+    savePromotionRequest,
+    async ({ app, person, input: { promotion, revision }, params }) =>
+      promotion.id !== params.id || revision === undefined
+        ? failureReply({
+            kind: 'invalid',
+            faults: [
+              {
+                path: ['revision'],
+                what: 'the id or the revision does not fit',
+                wanted: 'the id of the address and the revision that was opened',
+              },
+            ],
+          })
+        : outcomeReply(await savePromotion(app, person, { promotion, revision })),
+  ),
+  'many-promotions': onBody(manyRequest, async ({ app, person, input, now }) => {
+    const { dry = false, days = 0, ...rest } = input;
+    const request = { ...rest, days };
+    return dry
+      ? outcomeReply(await previewMany(app, person, request, now, letters))
+      : outcomeReply(await changeMany(app, person, request, now, letters));
+  }),
+  calendar: onQuery(laneRequest, async ({ app, person, input }) =>
+    json(await lookAtCalendar(app, person, input.by)),
+  ),
+  'calendar-file': onQuery(
+    calendarRequest,
+    async ({ app, person, input }) =>
+      new Response(await calendarFile(app, person, input.stores?.split(',') ?? null), {
+        headers: {
+          'content-type': 'text/calendar; charset=utf-8',
+          'content-disposition': 'attachment; filename="promotions.ics"',
+          'cache-control': 'no-store',
+        },
+      }),
+  ),
+  'keep-picture': onBytes(async ({ app, person, bytes }) =>
+    outcomeReply(await keepPicture(app, person, bytes), 201),
+  ),
+  'whole-plan': onBytes(async ({ app, person }) => {
+    if (person.stores !== null) return failureReply({ kind: 'forbidden' });
+    const { document } = await app.book.current();
+    return json(document, 200, { 'content-disposition': 'attachment; filename="plan.json"' });
+  }),
+  'replace-plan': onBytes(async ({ app, person, bytes }) => {
+    const raw = parseJson(bytes);
+    if (!raw.ok) return failureReply(raw.failure);
+    const parsed = parsePlan(raw.value);
+    if (!parsed.ok) return failureReply({ kind: 'invalid', faults: parsed.faults });
+    await app.writer.replace(parsed.document, person.id);
+    const { items, promotions } = parsed.document;
+    return json({ ok: true, items: items.length, promotions: promotions.length });
+  }),
+} as const;

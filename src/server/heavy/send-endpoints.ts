@@ -1,0 +1,17 @@
+import { sendRequest } from '../../contracts/index.ts';
+import { reviewSending, sendPriceFiles } from '../../usecases/index.ts';
+import { log } from '../log.ts';
+import { outcomeReply } from '../reply.ts';
+import { onBody, onBytes } from './heavy-endpoint-work.ts';
+
+/** What would go out, and the sending of it. */
+export const SEND_ENDPOINTS = {
+  'review-sending': onBytes(async ({ app, person, now }) =>
+    outcomeReply(await reviewSending(app, person, now)),
+  ),
+  send: onBody(sendRequest, async ({ app, person, input: { stores = null, planVersion }, now }) => {
+    const outcome = await sendPriceFiles(app, person, { stores, planVersion }, now);
+    if (outcome.ok) log.info({ person: person.email, ...outcome.value }, 'price files sent');
+    return outcomeReply(outcome);
+  }),
+} as const;

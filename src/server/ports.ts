@@ -1,0 +1,70 @@
+import {
+  basketCheckRepository,
+  connect,
+  type Database,
+  draftRepository,
+  matchingRepository,
+  pictureRepository,
+  planRepository,
+  promotionRepository,
+  sendingRepository,
+  stockroomRepository,
+  templateRepository,
+} from '../db/index.ts';
+import type { BasketCheckStore } from '../usecases/basket-check-store.ts';
+import type { MatchingStore } from '../usecases/bring-in.ts';
+import type { DraftStore, TemplateStore } from '../usecases/draft-store.ts';
+import type { PictureReader, PictureStore } from '../usecases/pictures.ts';
+import type { PlanBook, PlanWriter, PromotionStore } from '../usecases/plan-store.ts';
+import type { SendingStore, SigningKeys } from '../usecases/sending-store.ts';
+import type { StockroomStore } from '../usecases/stockroom-store.ts';
+import { type StoreComparison, storeComparison } from '../usecases/store-comparison.ts';
+import { type FileReader, readFileApart } from './files/read-file-apart.ts';
+import { livePlanBook } from './live-plan-book.ts';
+import { readPicture } from './read-picture.ts';
+import { signingKeys } from './signing.ts';
+
+/** What use cases stand on, the same in the server and in each of its threads. */
+export interface Ports {
+  readonly db: Database;
+  readonly book: PlanBook;
+  readonly promotions: PromotionStore;
+  readonly writer: PlanWriter;
+  readonly stockroom: StockroomStore;
+  readonly drafts: DraftStore;
+  readonly templates: TemplateStore;
+  readonly matchings: MatchingStore;
+  readonly sending: SendingStore;
+  readonly compare: StoreComparison;
+  readonly signer: SigningKeys;
+  readonly checks: BasketCheckStore;
+  readonly pictures: PictureStore;
+  readonly readPicture: PictureReader;
+  readonly readFile: FileReader;
+}
+
+/** @param connections to the database at most. */
+export function portsOf(
+  { databaseUrl, fileReader }: { databaseUrl: string; fileReader: string },
+  connections: number,
+): Ports {
+  const { db } = connect(databaseUrl, connections);
+  const sending = sendingRepository(db);
+  return {
+    db,
+    book: livePlanBook(db),
+    promotions: promotionRepository(db),
+    writer: planRepository(db),
+    stockroom: stockroomRepository(db),
+    drafts: draftRepository(db),
+    templates: templateRepository(db),
+    matchings: matchingRepository(db),
+    sending,
+    compare: storeComparison(sending),
+    signer: signingKeys(db),
+    checks: basketCheckRepository(db),
+    pictures: pictureRepository(db),
+    readPicture,
+    readFile: readFileApart(fileReader),
+  };
+}
