@@ -14,7 +14,7 @@ import { share, timesOf } from './median.ts';
 
 const ROWS = 100_000;
 const RUNS = 3;
-const BY: Person = { id: 'bench', name: 'Bench', email: '', role: 'planner', stores: null };
+const BY: Person = { id: 'bench', name: 'Bench', email: '', role: 'planner', costs: true, stores: null };
 
 /** A file of 100,000 items brought in, checks and all, beside PostgreSQL's own COPY of the same rows into the same table. */
 export async function benchImport(databaseUrl: string): Promise<string[]> {

@@ -1,15 +1,50 @@
+import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
-import { app, personOf } from './server/index.ts';
+import {
+  app,
+  awayReply,
+  comesFromElsewhere,
+  isAway,
+  isSoundPath,
+  json,
+  log,
+  personOf,
+  withSafeHeaders,
+} from './server/index.ts';
 
-const OPEN = ['/sign-in', '/api/sign-in', '/api/demo-sign-in', '/api/health'];
+const OPEN = ['/sign-in', '/api/sign-in', '/api/sign-out', '/api/demo-sign-in', '/api/health'];
 
-/** Finds out who asks. Pages other than the sign-in are for people who are signed in. */
+/**
+ * Every request goes through here: an address that can be read, from a page of ours where it changes something, by
+ * somebody who is signed in where that is needed; and every reply with the headers that keep browsers safe.
+ */
 export const onRequest = defineMiddleware(async (context, next) => {
   context.locals.person = null;
-  const path = context.url.pathname;
-  if (path.startsWith('/api/till/') || path.startsWith('/_astro/')) return next();
-  const { signIn, db } = await app();
-  context.locals.person = await personOf(signIn, db, context.request.headers);
-  if (context.locals.person || OPEN.includes(path) || path.startsWith('/api/')) return next();
-  return context.redirect(`/sign-in?next=${encodeURIComponent(path + context.url.search)}`);
+  context.locals.address ??= 'unknown';
+  const reply = await answer(context, next);
+  return withSafeHeaders(reply, { secure: app().environment.origin.startsWith('https:') });
 });
+
+async function answer(context: APIContext, next: () => Promise<Response>): Promise<Response> {
+  const path = context.url.pathname;
+  const isApi = path.startsWith('/api/');
+  if (!isSoundPath(path)) return isApi ? json({ message: 'There is no such address.' }, 404) : context.rewrite('/404');
+  if (comesFromElsewhere(context.request, app().environment.origin))
+    return json({ message: 'This came from a page of another site, and was not done.' }, 403);
+  if (path.startsWith('/api/till/')) return next();
+  const { signIn, db, environment } = app();
+  try {
+    context.locals.person = await personOf(signIn, db, context.request.headers, environment);
+    if (context.locals.person || OPEN.includes(path) || isApi) return await next();
+    return context.redirect(`/sign-in?next=${encodeURIComponent(path + context.url.search)}`);
+  } catch (error) {
+    if (await isAway(error, db)) {
+      log.warn({ path }, 'the database is away');
+      return awayReply(isApi);
+    }
+    log.error({ err: error, path }, 'a page failed');
+    return isApi
+      ? json({ message: 'Something failed on our side. Nothing was saved; try again.' }, 500)
+      : context.rewrite('/500');
+  }
+}

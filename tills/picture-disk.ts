@@ -34,10 +34,6 @@ export function pictureDisk(folder: string): PictureDisk {
 
 const isPictureId = (text: string): boolean => /^[0-9a-f]{64}$/.test(text);
 
-/** The pictures that a price file names, each once; looked for in its text, as it is large. */
-export const picturesIn = (content: string): ReadonlySet<string> =>
-  new Set([...content.matchAll(/"picture":"([0-9a-f]{64})"/g)].map(([, id]) => id!));
-
 const BEGINNINGS = [
   { mediaType: 'image/png', bytes: [0x89, 0x50, 0x4e, 0x47] },
   { mediaType: 'image/jpeg', bytes: [0xff, 0xd8, 0xff] },

@@ -1,7 +1,8 @@
 import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
 import { type Instant, parseMoment, zoneClock } from '../src/core/calendar/index.ts';
 import { accept } from './accept.ts';
-import { type PictureDisk, picturesIn } from './picture-disk.ts';
+import { picturesIn } from '../src/core/price-file/index.ts';
+import type { PictureDisk } from './picture-disk.ts';
 import type { PriceFileDisk } from './price-file-disk.ts';
 import type { Ringer, Rung } from './ring.ts';
 import type { BasketAnswer } from './ring-basket.ts';

@@ -18,6 +18,7 @@ export async function ensureBuild() {
     if (built.status !== 0) throw new SetUpFault(`The build failed:\n${built.stdout}${built.stderr}`);
     const external = ['pg-native'];
     await bundle('bin/prepare/main.ts', 'dist/prepare.mjs', { external, packages: 'external' });
+    await bundle('src/server/entry/main.ts', 'dist/server.mjs', { external, packages: 'external' });
     await bundle('src/server/heavy/heavy-worker.ts', 'dist/heavy-worker.mjs', {
       external,
       packages: 'external',

@@ -46,7 +46,7 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     prepareDatabase(environment);
     const out = quiet ? 'ignore' : 'inherit';
     const application = startProgram(
-      'dist/app/server/entry.mjs',
+      'dist/server.mjs',
       { BELLTAG_LOG: 'warn', ...environment },
       out,
     );

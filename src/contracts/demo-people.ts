@@ -8,6 +8,8 @@ export const DEMO_PEOPLE: readonly {
   role: Role;
   does: string;
   stores?: readonly string[];
+  /** Whether costs and margins are shown; yes where it is not said. */
+  costs?: boolean;
 }[] = [
   { name: 'Ines Calloway', email: 'ines@quillmere.example', role: 'planner', does: 'plans prices' },
   { name: 'Rufus Tamsin', email: 'rufus@quillmere.example', role: 'approver', does: 'approves and sends' },
@@ -18,6 +20,7 @@ export const DEMO_PEOPLE: readonly {
     role: 'store',
     does: 'runs Aldermouth Market',
     stores: ['s001'],
+    costs: false,
   },
   { name: 'Basil Wyndle', email: 'basil@quillmere.example', role: 'administrator', does: 'runs Bell Tag' },
 ];

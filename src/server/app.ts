@@ -3,24 +3,39 @@ import { now } from './clock.ts';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
 import { type Ports, portsOf } from './ports.ts';
 import { type SignIn, signInService } from './sign-in.ts';
+import { type SignInTries, signInTries } from './sign-in-tries.ts';
+import { type RestoreWatch, restoreWatch } from './restore-watch.ts';
+import { type TerminalDesk, terminalDesk } from './terminal-desk.ts';
 import { watchPlan } from './watch-plan.ts';
 
 /** Everything that an endpoint may use, put together once. */
 export interface App extends Ports {
   readonly environment: Environment;
   readonly signIn: SignIn;
+  readonly tries: SignInTries;
   readonly heavy: HeavyDesk;
+  readonly terminals: TerminalDesk;
+  readonly restores: RestoreWatch;
 }
 
 const CONNECTIONS = 10;
 
 function createApp(environment: Environment): App {
-  const ports = portsOf(environment, CONNECTIONS);
+  const ports = portsOf(environment, CONNECTIONS, () => restores.planWentBack());
+  const heavy = heavyDesk(environment);
+  const terminals = terminalDesk(ports.sending);
+  const restores = restoreWatch({
+    newestNumber: terminals.newestNumber,
+    renew: (lost) => heavy.value('', 'renewEpoch', lost, now()),
+  });
   return {
     ...ports,
+    terminals,
+    restores,
     environment,
     signIn: signInService(ports.db, environment),
-    heavy: heavyDesk(environment),
+    tries: signInTries(ports.db),
+    heavy,
   };
 }
 

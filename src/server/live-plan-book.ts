@@ -1,23 +1,44 @@
 import { tableOf, withEntries } from '../contracts/table/index.ts';
-import { type PlanDocument, type PromotionDocument, readPlan, readPromotion } from '../core/plan/index.ts';
+import {
+  checkWhen,
+  type Fault,
+  type PlanDocument,
+  type PromotionDocument,
+  readPlan,
+  readPromotion,
+} from '../core/plan/index.ts';
 import { apply, compile } from '../core/price-book/index.ts';
-import { type Database, loadPlan, type PlanStep, planVersion, stepsSince } from '../db/index.ts';
+import { type Database, loadPlan, markOf, type PlanMark, type PlanStep, planMark, stepsSince } from '../db/index.ts';
 import type { CurrentPlan, PlanBook } from '../usecases/plan-store.ts';
+import { log } from './log.ts';
+
+interface Held {
+  readonly plan: CurrentPlan;
+  readonly mark: PlanMark;
+}
+
+/** The database has no chain yet: there is nothing to answer from. */
+export class NoChain extends Error {}
 
 /**
  * The plan in memory, checked against the database's version at every question. What was saved is applied
- * step by step; a whole plan that came in is read anew. Nothing here outlives what PostgreSQL has.
+ * step by step; a whole plan that came in is read anew, and so is one of a database that is not what it was: a backup
+ * that was played back may have come to the same version in another way. Nothing here outlives what PostgreSQL has.
  */
-export function livePlanBook(db: Database): PlanBook {
-  let held: CurrentPlan | null = null;
+export function livePlanBook(db: Database, onWentBack: () => void = () => {}): PlanBook {
+  let held: Held | null = null;
   let turn: Promise<unknown> = Promise.resolve();
 
   async function catchUp(): Promise<CurrentPlan> {
-    const version = await planVersion(db);
-    if (held && held.version === version) return held;
-    const changes = held && version !== null ? await stepsSince(db, held.version) : null;
-    held = held && changes ? applied(held, changes, version!) : await readAll(db);
-    return held;
+    const now = await planMark(db);
+    if (!now) throw new NoChain('the database holds no chain yet');
+    if (held && held.mark.version === now.version && held.mark.mark === now.mark) return held.plan;
+    const before = held;
+    const goesOn = before && now.version > before.mark.version && (await markOf(db, before.mark.version)) === before.mark.mark;
+    const changes = goesOn ? await stepsSince(db, before.mark.version) : null;
+    held = { plan: changes ? applied(before!.plan, changes, now.version) : await readAll(db), mark: now };
+    if (before && !goesOn) onWentBack();
+    return held.plan;
   }
 
   return {
@@ -32,15 +53,23 @@ export function livePlanBook(db: Database): PlanBook {
 
 async function readAll(db: Database): Promise<CurrentPlan> {
   const stored = await loadPlan(db);
-  if (!stored) throw new Error('the database holds no plan yet');
+  if (!stored) throw new NoChain('the database holds no chain yet');
   return planOf(stored.document, stored.version);
 }
 
-const planOf = (document: PlanDocument, version: number): CurrentPlan => ({
-  version,
-  document,
-  compiled: compile(readPlan(document)),
-});
+function planOf(document: PlanDocument, version: number): CurrentPlan {
+  const sound = { ...document, promotions: document.promotions.map(sounded) };
+  return { version, document: sound, compiled: compile(readPlan(sound)) };
+}
+
+/** What was kept before it was refused, and can never count, goes to no terminal: each would refuse the whole file. */
+function sounded(promotion: PromotionDocument): PromotionDocument {
+  const faults: Fault[] = [];
+  checkWhen(promotion.when, ['when'], (path, what, wanted) => faults.push({ path, what, wanted }));
+  if (faults.length === 0 || promotion.status !== 'approved') return promotion;
+  log.warn({ promotion: promotion.id, faults }, 'a kept promotion can no longer be read, and is left out');
+  return { ...promotion, status: 'paused' };
+}
 
 function applied(held: CurrentPlan, steps: readonly PlanStep[], version: number): CurrentPlan {
   return steps.reduce<CurrentPlan>(

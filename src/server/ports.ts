@@ -43,16 +43,20 @@ export interface Ports {
   readonly readFile: FileReader;
 }
 
-/** @param connections to the database at most. */
+/**
+ * @param connections to the database at most.
+ * @param onPlanWentBack is told when the database is found to be another than it was.
+ */
 export function portsOf(
   { databaseUrl, fileReader }: { databaseUrl: string; fileReader: string },
   connections: number,
+  onPlanWentBack: () => void = () => {},
 ): Ports {
   const { db } = connect(databaseUrl, connections);
   const sending = sendingRepository(db);
   return {
     db,
-    book: livePlanBook(db),
+    book: livePlanBook(db, onPlanWentBack),
     promotions: promotionRepository(db),
     writer: planRepository(db),
     stockroom: stockroomRepository(db),

@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm';
 import type { Person, Role } from '../contracts/index.ts';
 import { type Database, schema } from '../db/index.ts';
 import type { Environment } from './environment.ts';
+import { log } from './log.ts';
 
 /** Sign-in with e-mail and password; sessions in PostgreSQL. */
 export function signInService(db: Database, environment: Environment) {
@@ -21,24 +22,48 @@ export function signInService(db: Database, environment: Environment) {
     baseURL: environment.origin,
     trustedOrigins: [environment.origin],
     emailAndPassword: { enabled: true, disableSignUp: false, minPasswordLength: 8 },
-    user: { additionalFields: { role: { type: 'string', input: false, defaultValue: 'viewer' } } },
+    user: {
+      additionalFields: {
+        role: { type: 'string', input: false, defaultValue: 'viewer' },
+        seesCosts: { type: 'boolean', input: false, defaultValue: true },
+        demo: { type: 'boolean', input: false, defaultValue: false },
+      },
+    },
     session: { expiresIn: 60 * 60 * 24 * 14 },
     advanced: { cookiePrefix: 'belltag', useSecureCookies: environment.origin.startsWith('https:') },
     telemetry: { enabled: false },
+    // Its own words go through our log, without what it was given.
+    logger: { level: 'error', log: (_, message) => log.warn({ what: 'sign-in' }, plain(message)) },
   });
 }
 export type SignIn = ReturnType<typeof signInService>;
 
-/** The person behind a request's cookies; null where nobody is signed in. */
-export async function personOf(signIn: SignIn, db: Database, headers: Headers): Promise<Person | null> {
+const plain = (message: string): string => message.split('\n')[0]!.slice(0, 200);
+
+/** The person behind a request's cookies; null where nobody is signed in, or nobody who may be here. */
+export async function personOf(
+  signIn: SignIn,
+  db: Database,
+  headers: Headers,
+  environment: Pick<Environment, 'demo'>,
+): Promise<Person | null> {
+  if (!headers.has('cookie')) return null;
   const found = await signIn.api.getSession({ headers });
   if (!found) return null;
-  const { id, name, email } = found.user;
-  const role = (found.user as { role?: string }).role as Role;
-  if (role !== 'store') return { id, name, email, role, stores: null };
+  const { id, name, email, ...rest } = found.user;
+  const { role, seesCosts, demo } = rest as unknown as { role: Role; seesCosts: boolean; demo: boolean };
+  if (demo && !(environment.demo && (await isDemoChain(db)))) return null;
+  const person = { id, name, email, role, costs: seesCosts };
+  if (role !== 'store') return { ...person, stores: null };
   const rows = await db
     .select({ store: schema.personStore.store })
     .from(schema.personStore)
     .where(eq(schema.personStore.person, id));
-  return { id, name, email, role, stores: rows.map(({ store }) => store) };
+  return { ...person, stores: rows.map(({ store }) => store) };
+}
+
+/** Whether this database was filled with the made-up chain. */
+export async function isDemoChain(db: Database): Promise<boolean> {
+  const [row] = await db.select({ demo: schema.chain.demo }).from(schema.chain);
+  return row?.demo ?? false;
 }

@@ -1,24 +1,20 @@
 import type { APIContext, APIRoute } from 'astro';
+import type { TerminalName } from '../usecases/sending-store.ts';
 import { type App, app } from './app.ts';
 import { guarded } from './endpoint.ts';
 import { log } from './log.ts';
 import { json } from './reply.ts';
-import { hashOfKey } from './signing.ts';
 
 /** An endpoint for a terminal, known by its own key in `Authorization: Bearer`. An unknown key is 401, and logged. */
 export function terminalEndpoint(
-  work: (asked: {
-    app: App;
-    terminal: { id: string; store: string };
-    context: APIContext;
-  }) => Promise<Response>,
+  work: (asked: { app: App; terminal: TerminalName; context: APIContext }) => Promise<Response>,
 ): APIRoute {
   return guarded(async (context) => {
     const running = app();
-    const key = /^Bearer (.+)$/.exec(context.request.headers.get('authorization') ?? '')?.[1];
-    const terminal = key === undefined ? null : await running.sending.terminalByKeyHash(hashOfKey(key));
+    const key = /^Bearer (\S{1,200})$/.exec(context.request.headers.get('authorization') ?? '')?.[1];
+    const terminal = key === undefined ? null : await running.terminals.terminalOf(key);
     if (!terminal) {
-      log.warn({ from: context.clientAddress, path: context.url.pathname }, 'terminal key not known');
+      log.warn({ from: context.locals.address, path: context.url.pathname }, 'terminal key not known');
       return json({ message: 'This terminal key is not known.' }, 401);
     }
     return work({ app: running, terminal, context });

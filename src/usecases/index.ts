@@ -27,6 +27,7 @@ export * from './preview-promotion.ts';
 export * from './put-entry.ts';
 export * from './read-sheet-lines.ts';
 export * from './resolve-lens.ts';
+export * from './renew-epoch.ts';
 export * from './review-sending.ts';
 export * from './ring-trial-basket.ts';
 export * from './save-promotion.ts';

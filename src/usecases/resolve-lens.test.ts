@@ -4,7 +4,7 @@ import { type Lens, lensQuery, type Person, readLens } from '../contracts/index.
 import { resolveLens } from './resolve-lens.ts';
 
 const NOW = Date.parse('2027-03-27T11:30:40Z') as never;
-const EVERYONE: Person = { id: 'i', name: 'Ines', email: '', role: 'planner', stores: null };
+const EVERYONE: Person = { id: 'i', name: 'Ines', email: '', role: 'planner', costs: true, stores: null };
 const document = withPromotions(
   change('a'),
   change('b', { status: 'draft' }),

@@ -29,6 +29,11 @@ export interface RolloutSummary {
   readonly stores: number;
 }
 
+export interface TerminalName {
+  readonly id: string;
+  readonly store: string;
+}
+
 /** Port: price files and what terminals hold. */
 export interface SendingStore {
   /** Makes a rollout; `make` is told the number that all its files bear. */
@@ -37,18 +42,27 @@ export interface SendingStore {
     planVersion: number,
     make: (number: number) => readonly MadePriceFile[],
   ): Promise<number>;
-  /** @param have the number that is there already: nothing is read where no newer one was made. */
-  newest(
-    store: string,
-    have: number | null,
-  ): Promise<{ readonly number: number; readonly content: string; readonly signature: string } | null>;
+  /** The number of each store's newest file. */
+  newestNumbers(): Promise<ReadonlyMap<string, number>>;
+  /** The envelope of a file as terminals take it: JSON, gzipped. Null: there is no such file. */
+  envelope(store: string, number: number): Promise<Uint8Array | null>;
   /** Of each store's newest file. A store that was sent nothing, or a file from before manifests, is not in it. */
   newestManifests(): Promise<ReadonlyMap<string, Manifest>>;
   terminals(): Promise<readonly TerminalStatus[]>;
   /** The number of the last rollout; null where nothing was sent. */
   newestRollout(): Promise<number | null>;
   rollouts(): Promise<readonly RolloutSummary[]>;
-  terminalByKeyHash(hash: string): Promise<{ readonly id: string; readonly store: string } | null>;
+  /** Every terminal that has a key, by the key's hash. */
+  terminalKeys(): Promise<ReadonlyMap<string, TerminalName>>;
+  /**
+   * Lets numbers begin at a new epoch, where they did not within the last minutes: another server may have noticed the
+   * same restored backup.
+   * @param lost the highest number that a terminal held and that was not known here; null where none was seen.
+   * @returns whether they do now.
+   */
+  renewEpoch(epoch: number, lost: number | null, now: Date): Promise<boolean>;
+  /** When a restored backup was last noticed, and what was lost by then; null: never. */
+  lastRestore(): Promise<{ readonly at: string; readonly lost: number | null } | null>;
   report(
     terminal: string,
     state: { holds: number | null; heldSince: string | null; clockSkew: number; problem: string | null },

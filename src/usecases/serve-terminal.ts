@@ -1,23 +1,9 @@
-import type { PriceFileEnvelope, TerminalReport } from '../contracts/index.ts';
+import type { TerminalReport } from '../contracts/index.ts';
 import type { SendingStore } from './sending-store.ts';
-
-/**
- * The newest price file of a terminal's store.
- * @param have the number it holds; null where it has none.
- * @returns null where there is nothing newer.
- */
-export async function takePriceFile(
-  sending: SendingStore,
-  store: string,
-  have: number | null,
-): Promise<PriceFileEnvelope | null> {
-  const newest = await sending.newest(store, have);
-  return newest && { store, ...newest };
-}
 
 /** Notes what a terminal says of itself. */
 export function noteTerminal(
-  sending: SendingStore,
+  sending: Pick<SendingStore, 'report'>,
   terminal: string,
   report: TerminalReport,
   now: Date,
@@ -25,7 +11,12 @@ export function noteTerminal(
   return sending.report(terminal, {
     holds: report.holds,
     heldSince: report.heldSince,
-    clockSkew: Math.round(Date.parse(report.clock) - now.getTime()),
+    clockSkew: clampedSkew(Date.parse(report.clock) - now.getTime()),
     problem: report.problem,
   });
 }
+
+/** A clock that is further off is off by a hundred years as well. */
+const MOST_SKEW = 100 * 365 * 86_400_000;
+const clampedSkew = (skew: number): number =>
+  Number.isFinite(skew) ? Math.round(Math.max(-MOST_SKEW, Math.min(MOST_SKEW, skew))) : MOST_SKEW;

@@ -1,3 +1,4 @@
+import { gunzipSync } from 'node:zlib';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { chain } from '../../demo/chain.ts';
@@ -27,7 +28,7 @@ afterAll(() => drop());
 
 const NOW = Date.parse('2027-04-14T10:00:00Z') as never;
 const BY = { person: 'ines', action: 'changed' };
-const ADMIN = { id: 'basil', name: 'Basil', email: '', role: 'administrator', stores: null } as const;
+const ADMIN = { id: 'basil', name: 'Basil', email: '', role: 'administrator', costs: true, stores: null } as const;
 const write = (document: PlanDocument) => planRepository(db).replace(document, 'basil');
 const read = async () => (await loadPlan(db))!.document;
 
@@ -273,13 +274,14 @@ describe('price files', () => {
     expect(stores.map(({ difference }) => difference.promotions.gone)).toEqual([[], []]);
   });
 
-  it('are read only where the terminal has not the newest', async () => {
+  it('lie ready as terminals take them, packed, by store and number', async () => {
     await send();
     const sending = sendingRepository(db);
-    const newest = (await sending.newest('east', null))!;
-    expect(JSON.parse(newest.content)).toMatchObject({ store: 'east', number: newest.number });
-    expect(await sending.newest('east', newest.number)).toBeNull();
-    expect(await sending.newest('east', newest.number - 1)).toMatchObject({ number: newest.number });
+    const number = (await sending.newestNumbers()).get('east')!;
+    const envelope = JSON.parse(gunzipSync((await sending.envelope('east', number))!).toString());
+    expect(envelope).toMatchObject({ store: 'east', number });
+    expect(JSON.parse(envelope.content)).toMatchObject({ store: 'east', number });
+    expect(await sending.envelope('east', number + 1)).toBeNull();
   });
 
   it('and what terminals hold stay where a plan is brought in whose stores stay', async () => {
@@ -299,9 +301,8 @@ describe('price files', () => {
       terminals: [SMALL.terminals![0]!],
       items: SMALL.items.map((item) => ({ ...item, prices: item.prices.filter(({ store }) => !store) })),
     });
-    expect(await sending.terminalByKeyHash(hashOfKey('secret'))).toEqual({ id: 'east-1', store: 'east' });
-    expect(await sending.newest('east', null)).not.toBeNull();
-    expect(await sending.newest('west', null)).toBeNull();
+    expect((await sending.terminalKeys()).get(hashOfKey('secret'))).toEqual({ id: 'east-1', store: 'east' });
+    expect([...(await sending.newestNumbers()).keys()]).toEqual(['east']);
     expect(await sending.terminals()).toMatchObject([{ terminal: 'east-1', holds: 4 }]);
     const { rows } = await db.execute(sql`select store from person_store where person = 'tove'`);
     expect(rows).toEqual([{ store: 'east' }]);

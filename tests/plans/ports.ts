@@ -18,6 +18,7 @@ export const person = (role: Role, stores: string[] | null = null): Person => ({
   name: role,
   email: `${role}@x.example`,
   role,
+  costs: role !== 'store',
   stores,
 });
 
@@ -110,12 +111,15 @@ const stored = (promotion: PromotionDocument, revision: number): StoredPromotion
 /** Terminals that hold everything; nothing was ever sent. */
 export const quietSending = (): SendingStore => ({
   send: async () => 1,
-  newest: async () => null,
+  newestNumbers: async () => new Map(),
+  envelope: async () => null,
+  renewEpoch: async () => false,
+  lastRestore: async () => null,
   newestManifests: async () => new Map(),
   newestRollout: async () => null,
   terminals: async () => [],
   rollouts: async () => [],
-  terminalByKeyHash: async () => null,
+  terminalKeys: async () => new Map(),
   report: async () => {},
 });
 

@@ -16,6 +16,8 @@ export interface Person {
   readonly name: string;
   readonly email: string;
   readonly role: Role;
+  /** Whether costs, margins and supplier terms are shown to them. */
+  readonly costs: boolean;
   /** For the role `store`: the stores they see. Null: all. */
   readonly stores: readonly string[] | null;
 }

@@ -1,4 +1,5 @@
 export * from './check.ts';
+export { checkWhen } from './check-when.ts';
 export { checkContext } from './check-context.ts';
 export { checkPromotion } from './check-promotion.ts';
 export { checkItemRule, checkStoreRule } from './check-rule.ts';

@@ -1,3 +1,5 @@
 export * from './content.ts';
 export * from './difference.ts';
 export * from './manifest.ts';
+export * from './number.ts';
+export * from './pictures.ts';

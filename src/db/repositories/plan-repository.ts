@@ -1,4 +1,4 @@
-import { and, asc, gt } from 'drizzle-orm';
+import { and, asc, gt, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { PlanWriter } from '../../usecases/plan-store.ts';
@@ -24,6 +24,36 @@ export async function planVersion(db: Database): Promise<number | null> {
   const [row] = await db.select({ version: t.chain.planVersion }).from(t.chain);
   return row?.version ?? null;
 }
+
+/** A version, and what it was that made it: two databases may come to one version in different ways. */
+export interface PlanMark {
+  readonly version: number;
+  readonly mark: string;
+}
+
+/** The version that stands; null where there is no chain. */
+export async function planMark(db: Database): Promise<PlanMark | null> {
+  const { rows } = await db.execute<{ version: string; mark: string | null }>(sql`
+    select c.plan_version as version, ${markColumn} as mark from ${t.chain} c, lateral (
+      select a.id, a.at from ${t.auditEntry} a where a.plan_version = c.plan_version order by a.id limit 1
+    ) entry`);
+  if (rows[0]) return { version: Number(rows[0].version), mark: rows[0].mark ?? '' };
+  // A chain of which no change is on record.
+  const version = await planVersion(db);
+  return version === null ? null : { version, mark: '' };
+}
+
+/** What made a version, as the database has it; empty where it knows of no change. */
+export async function markOf(db: Database, version: number): Promise<string> {
+  const { rows } = await db.execute<{ mark: string }>(sql`
+    select ${markColumn} as mark from (
+      select a.id, a.at from ${t.auditEntry} a where a.plan_version = ${version} order by a.id limit 1
+    ) entry`);
+  return rows[0]?.mark ?? '';
+}
+
+/** To the microsecond when the change was made, and which one it was. */
+const markColumn = sql`entry.id || ' ' || extract(epoch from entry.at)::text`;
 
 /** One change of the plan, as it can be made once more on a plan in memory. */
 export type PlanStep =

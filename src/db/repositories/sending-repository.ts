@@ -1,14 +1,17 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { and, asc, count, desc, eq, max, ne, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, max, sql } from 'drizzle-orm';
+import type { PriceFileEnvelope } from '../../contracts/index.ts';
 import type { SendingStore } from '../../usecases/sending-store.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
+
+/** Servers that look at one database notice within this time that it was restored, each for itself. */
+const NOTICED_TOGETHER = 5 * 60_000;
 
 /** A file is up to some hundred kilobytes, packed: a few of them a statement. */
 const FILES_A_STATEMENT = 12;
 
 export function sendingRepository(db: Database): SendingStore {
-  const unpack = (content: Buffer) => gunzipSync(content).toString('utf8');
   return {
     send: (person, planVersion, make) =>
       db.transaction(async (tx) => {
@@ -19,33 +22,30 @@ export function sendingRepository(db: Database): SendingStore {
         const number = row!.id;
         const files = make(number);
         for (let i = 0; i < files.length; i += FILES_A_STATEMENT) {
-          const rows = files.slice(i, i + FILES_A_STATEMENT).map((file) => ({
+          const rows = files.slice(i, i + FILES_A_STATEMENT).map(({ content, ...file }) => ({
             ...file,
             number,
             rollout: number,
-            content: gzipSync(file.content, { level: 1 }),
+            envelope: packed({ store: file.store, number, content, signature: file.signature }),
           }));
           await tx.insert(t.priceFile).values(rows);
         }
         return number;
       }),
-    async newest(store, have) {
-      // Every terminal asks every few seconds: the content is read only where there is something new.
-      const newestNumber = db
-        .select({ number: max(t.priceFile.number) })
-        .from(t.priceFile)
-        .where(eq(t.priceFile.store, store));
+    async newestNumbers() {
+      // For each store its newest row alone: there are as many as there were rollouts.
+      const { rows } = await db.execute<{ store: string; number: string }>(sql`
+        select s.id as store, f.number from ${t.store} s, lateral (
+          select number from ${t.priceFile} where store = s.id order by number desc limit 1
+        ) f`);
+      return new Map(rows.map(({ store, number }) => [store, Number(number)]));
+    },
+    async envelope(store, number) {
       const [row] = await db
         .select()
         .from(t.priceFile)
-        .where(
-          and(
-            eq(t.priceFile.store, store),
-            eq(t.priceFile.number, newestNumber),
-            have === null ? undefined : ne(t.priceFile.number, have),
-          ),
-        );
-      return row ? { number: row.number, content: unpack(row.content), signature: row.signature } : null;
+        .where(and(eq(t.priceFile.store, store), eq(t.priceFile.number, number)));
+      return row ? (row.envelope ?? madeOf(row)) : null;
     },
     async newestManifests() {
       const rows = await db
@@ -79,12 +79,24 @@ export function sendingRepository(db: Database): SendingStore {
         createdBy: row.createdBy ?? 'set-up',
       }));
     },
-    async terminalByKeyHash(hash) {
-      const [row] = await db
-        .select({ id: t.terminal.id, store: t.terminal.store })
-        .from(t.terminal)
-        .where(eq(t.terminal.keyHash, hash));
-      return row ?? null;
+    async terminalKeys() {
+      const rows = await db
+        .select({ id: t.terminal.id, store: t.terminal.store, hash: t.terminal.keyHash })
+        .from(t.terminal);
+      return new Map(rows.flatMap(({ hash, ...terminal }) => (hash ? [[hash, terminal]] : [])));
+    },
+    renewEpoch: (epoch, lost, now) =>
+      db.transaction(async (tx) => {
+        const [chain] = await tx.select().from(t.chain).for('update');
+        const noticed = chain?.restoredAt && now.getTime() - chain.restoredAt.getTime() < NOTICED_TOGETHER;
+        if (!chain || noticed || epoch <= chain.epoch) return false;
+        await tx.update(t.chain).set({ epoch, restoredAt: now, lostNumber: lost });
+        await tx.execute(sql`select setval(pg_get_serial_sequence('rollout', 'id'), ${epoch}::bigint)`);
+        return true;
+      }),
+    async lastRestore() {
+      const [row] = await db.select({ at: t.chain.restoredAt, lost: t.chain.lostNumber }).from(t.chain);
+      return row?.at ? { at: row.at.toISOString(), lost: row.lost } : null;
     },
     async report(terminal, state) {
       const row = {
@@ -100,6 +112,12 @@ export function sendingRepository(db: Database): SendingStore {
   };
 }
 
+const packed = (envelope: PriceFileEnvelope): Buffer => gzipSync(JSON.stringify(envelope), { level: 6 });
+
+/** The envelope of a file that was made when there were none. */
+const madeOf = ({ store, number, content, signature }: typeof t.priceFile.$inferSelect): Buffer | null =>
+  content && packed({ store, number, content: gunzipSync(content).toString('utf8'), signature });
+
 async function terminals(db: Database): ReturnType<SendingStore['terminals']> {
   const wanted = db.$with('wanted').as(
     db
@@ -109,7 +127,7 @@ async function terminals(db: Database): ReturnType<SendingStore['terminals']> {
   );
   const rows = await db
     .with(wanted)
-    .select({ terminal: t.terminal, state: t.terminalState, wanted: sql<number | null>`${wanted.number}` })
+    .select({ terminal: t.terminal, state: t.terminalState, wanted: sql<number | null>`${wanted.number}`.mapWith(Number) })
     .from(t.terminal)
     .leftJoin(t.terminalState, eq(t.terminalState.terminal, t.terminal.id))
     .leftJoin(wanted, eq(wanted.store, t.terminal.store))

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import {
   type AnyPgColumn,
   bigint,
+  boolean,
   check,
   date,
   index,
@@ -11,6 +12,7 @@ import {
   primaryKey,
   serial,
   text,
+  timestamp,
   unique,
 } from 'drizzle-orm/pg-core';
 import type { ItemRule, ItemSetDocument, RoundingDocument } from '../../core/plan/index.ts';
@@ -27,6 +29,14 @@ export const chain = pgTable(
     basketPolicy: text().$type<'best' | 'priority'>().notNull().default('best'),
     marginFloor: integer(),
     planVersion: bigint({ mode: 'number' }).notNull().default(1),
+    /** What numbers of price files begin at; a restored backup begins at a new one (core/price-file/number.ts). */
+    epoch: bigint({ mode: 'number' }).notNull().default(0),
+    /** Whether the made-up chain was asked for: its people can sign in nowhere else. */
+    demo: boolean().notNull().default(false),
+    /** When a restored backup was last noticed. */
+    restoredAt: timestamp({ withTimezone: true }),
+    /** The highest number of a price file that the backup did not know and that a terminal held. */
+    lostNumber: bigint({ mode: 'number' }),
   },
   (t) => [
     check('chain_one_row', sql`${t.id} = 1`),

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+import { boolean, check, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
 import { store } from './places.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
@@ -16,6 +16,10 @@ export const person = pgTable(
     createdAt: instant('created_at').notNull().defaultNow(),
     updatedAt: instant('updated_at').notNull().defaultNow(),
     role: text().notNull().default('viewer'),
+    /** Costs, margins and supplier terms are shown to some and not to others, whatever they may do. */
+    seesCosts: boolean().notNull().default(true),
+    /** Made up with the demo chain; such a person cannot sign in anywhere else. */
+    demo: boolean().notNull().default(false),
   },
   (t) => [
     check('person_role', sql`${t.role} in ('viewer', 'planner', 'approver', 'store', 'administrator')`),
@@ -60,6 +64,15 @@ export const verification = pgTable('verification', {
   expiresAt: instant('expires_at').notNull(),
   createdAt: instant('created_at').notNull().defaultNow(),
   updatedAt: instant('updated_at').notNull().defaultNow(),
+});
+
+/** Tries of passwords that failed, by account and by address: each slows down the next. */
+export const signInTry = pgTable('sign_in_try', {
+  /** A digest of what is counted: an account, an address, or one from the other. */
+  key: text().primaryKey(),
+  tries: integer().notNull(),
+  /** Of the newest try. */
+  at: instant('at').notNull(),
 });
 
 /** The stores that a person with the role `store` sees. */

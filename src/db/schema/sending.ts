@@ -1,10 +1,10 @@
 import { sql } from 'drizzle-orm';
 import {
   bigint,
+  bigserial,
   check,
   customType,
   index,
-  integer,
   jsonb,
   pgTable,
   primaryKey,
@@ -51,7 +51,7 @@ export const signingKey = pgTable('signing_key', {
 
 /** One press of "send": a price file for each of its stores. */
 export const rollout = pgTable('rollout', {
-  id: serial().primaryKey(),
+  id: bigserial({ mode: 'number' }).primaryKey(),
   createdAt: instant('created_at').notNull().defaultNow(),
   createdBy: text().notNull(),
   planVersion: bigint({ mode: 'number' }).notNull(),
@@ -64,12 +64,14 @@ export const priceFile = pgTable(
       .notNull()
       .references(() => store.id),
     /** Rises by one with every file of a store. */
-    number: integer().notNull(),
-    rollout: integer()
+    number: bigint({ mode: 'number' }).notNull(),
+    rollout: bigint({ mode: 'number' })
       .notNull()
       .references(() => rollout.id),
-    /** The signed text, gzipped. */
-    content: bytes().notNull(),
+    /** The signed text, gzipped, in files from before there were envelopes. */
+    content: bytes(),
+    /** The whole envelope as terminals take it, gzipped. */
+    envelope: bytes(),
     /** Of the text without what differs in every file, hexadecimal. */
     sha256: text().notNull(),
     /** Ed25519, base64. */
@@ -90,7 +92,7 @@ export const terminalState = pgTable('terminal_state', {
   terminal: text()
     .primaryKey()
     .references(() => terminal.id, { onDelete: 'cascade' }),
-  holds: integer(),
+  holds: bigint({ mode: 'number' }),
   heldSince: instant('held_since'),
   lastSeen: instant('last_seen').notNull(),
   /** Its own clock less the server's, milliseconds. */

@@ -1,8 +1,7 @@
 import Joi from 'joi';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../contracts/demo-people.ts';
 import { shape } from '../../contracts/index.ts';
-import { app, failureReply, guarded, json } from '../../server/index.ts';
-import { signedIn } from './sign-in.ts';
+import { app, enter, failureReply, guarded, isDemoChain, json, KB, readJson } from '../../server/index.ts';
 
 const request = Joi.object<{ email: string }>({
   email: Joi.valid(...DEMO_PEOPLE.map(({ email }) => email)).required(),
@@ -10,13 +9,14 @@ const request = Joi.object<{ email: string }>({
 
 /** One press lets one in as a demo person; only where the chain is a demo. */
 export const POST = guarded(async (context) => {
-  const { signIn, environment } = await app();
-  if (!environment.demo) return failureReply({ kind: 'forbidden' });
-  const shaped = shape(request, await context.request.json().catch(() => null));
+  const { environment, db } = app();
+  if (!environment.demo || !(await isDemoChain(db))) return failureReply({ kind: 'forbidden' });
+  const read = await readJson(context.request, 4 * KB);
+  if (!read.ok) return failureReply(read.failure);
+  const shaped = shape(request, read.value);
   if (!shaped.ok) return failureReply({ kind: 'invalid', faults: shaped.faults });
-  const body = { email: shaped.value.email, password: DEMO_PASSWORD };
-  const reply = await signIn.api.signInEmail({ body, headers: context.request.headers, asResponse: true });
-  return reply.ok
-    ? signedIn(reply)
-    : json({ message: 'This demo person is not there; "npm start" makes the demo people.' }, 404);
+  const reply = await enter(context, shaped.value.email, DEMO_PASSWORD);
+  return reply.status === 401
+    ? json({ message: 'This demo person is not there; "npm start" makes the demo people.' }, 404)
+    : reply;
 });

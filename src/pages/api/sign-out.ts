@@ -1,7 +1,6 @@
-import { app, guarded } from '../../server/index.ts';
-import { signedIn } from './sign-in.ts';
+import { app, guarded, withCookiesOf } from '../../server/index.ts';
 
-export const POST = guarded(async (context) => {
-  const { signIn } = await app();
-  return signedIn(await signIn.api.signOut({ headers: context.request.headers, asResponse: true }));
-});
+/** Ends the session in the database and takes the cookie from the browser. */
+export const POST = guarded(async ({ request: { headers } }) =>
+  withCookiesOf(await app().signIn.api.signOut({ headers, asResponse: true })),
+);

@@ -1,7 +1,7 @@
-import { lookAtItem, lookAtToday, runBasketChecks } from '../../usecases/index.ts';
+import { lookAtItem, lookAtToday, renewEpoch, runBasketChecks } from '../../usecases/index.ts';
 
 /** What pages ask that may take long; plain data goes in and out. */
-export const HEAVY_VALUES = { lookAtItem, lookAtToday, runBasketChecks } as const;
+export const HEAVY_VALUES = { lookAtItem, lookAtToday, renewEpoch, runBasketChecks } as const;
 
 export type HeavyValue = keyof typeof HEAVY_VALUES;
 type Rest<F> = F extends (ports: never, ...rest: infer R) => unknown ? R : never;

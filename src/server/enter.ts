@@ -1,0 +1,59 @@
+import { randomUUID } from 'node:crypto';
+import type { APIContext } from 'astro';
+import { eq } from 'drizzle-orm';
+import { schema } from '../db/index.ts';
+import { app } from './app.ts';
+import { json, RETRY_AFTER } from './reply.ts';
+import { isDemoChain } from './sign-in.ts';
+
+/**
+ * Signs somebody in with a password. Tries are counted by account and by address; unknown names are answered as wrong
+ * passwords are, after the same work. A session that the browser had before is ended.
+ */
+export async function enter(context: APIContext, email: string, password: string): Promise<Response> {
+  const { signIn, tries } = app();
+  const { headers } = context.request;
+  const { address } = context.locals;
+  const wait = await tries.begin(email, address, Date.now());
+  if (wait > 0) {
+    const seconds = Math.ceil(wait / 1000);
+    return json(
+      { message: `There were too many tries. Wait ${waitWords(seconds)}, then try again.` },
+      429,
+      { 'retry-after': String(seconds) },
+    );
+  }
+  // A made-up person outside the demo is answered as a wrong password is, after the same work.
+  const tried = (await isBarred(email)) ? randomUUID() : password;
+  const reply = await signIn.api.signInEmail({
+    body: { email, password: tried },
+    headers,
+    asResponse: true,
+  });
+  if (reply.status >= 500)
+    return json({ message: 'Signing in did not work just now. Try again.' }, 503, { 'retry-after': RETRY_AFTER });
+  if (!reply.ok) return json({ message: 'The e-mail address or the password is not right.' }, 401);
+  await tries.succeeded(email, address);
+  if (headers.has('cookie'))
+    await signIn.api.signOut({ headers, asResponse: true }).catch(() => undefined);
+  return withCookiesOf(reply);
+}
+
+async function isBarred(email: string): Promise<boolean> {
+  const { db, environment } = app();
+  const [found] = await db
+    .select({ demo: schema.person.demo })
+    .from(schema.person)
+    .where(eq(schema.person.email, email.toLowerCase()));
+  return found?.demo === true && !(environment.demo && (await isDemoChain(db)));
+}
+
+const waitWords = (seconds: number): string =>
+  seconds < 60 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;
+
+/** Only the cookies of the package's reply go on. */
+export function withCookiesOf(reply: Response): Response {
+  const answer = json({ ok: true });
+  for (const cookie of reply.headers.getSetCookie()) answer.headers.append('set-cookie', cookie);
+  return answer;
+}

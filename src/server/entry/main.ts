@@ -1,0 +1,76 @@
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import sirv from 'sirv';
+import { log } from '../log.ts';
+import { addressOf } from './address.ts';
+
+/** What the framework's build hands over: it answers, or says that it knows no such page. */
+type Handler = (
+  request: IncomingMessage,
+  response: ServerResponse,
+  next: (error?: unknown) => void,
+  locals: { address: string },
+) => Promise<void>;
+
+const HEADERS_WITHIN = 15_000;
+const REQUEST_WITHIN = 120_000;
+const IDLE_FOR = 65_000;
+/** What is under way is finished within this long before the process goes. */
+const DRAIN_WITHIN = 20_000;
+
+const app = new URL('./app/', import.meta.url);
+const { handler } = (await import(new URL('server/entry.mjs', app).href)) as { handler: Handler };
+const files = sirv(new URL('client/', app).pathname, {
+  // Names of built files change with what is in them.
+  setHeaders: (response, path) => {
+    response.setHeader('x-content-type-options', 'nosniff');
+    response.setHeader(
+      'cache-control',
+      path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'public, max-age=300',
+    );
+  },
+});
+
+const behindProxy = process.env.BELLTAG_PROXY === '1';
+
+const server = createServer((request, response) => {
+  if (!isReadable(request.url)) return end(response, 400, 'That address cannot be read.');
+  files(request, response, () => {
+    handler(request, response, () => end(response, 404, 'There is no such page.'), {
+      address: addressOf(request, behindProxy),
+    }).catch((error: unknown) => {
+      log.error({ err: error }, 'a request failed');
+      end(response, 500, 'Something failed on our side.');
+    });
+  });
+});
+server.headersTimeout = HEADERS_WITHIN;
+server.requestTimeout = REQUEST_WITHIN;
+server.keepAliveTimeout = IDLE_FOR;
+server.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1');
+
+/** Nothing new is taken; what is under way is finished. */
+function drain(): void {
+  server.close(() => process.exit(0));
+  server.closeIdleConnections();
+  setTimeout(() => process.exit(0), DRAIN_WITHIN).unref();
+}
+process.once('SIGTERM', drain);
+process.once('SIGINT', drain);
+
+// What nobody waited for is told and lived through; a process that ends takes everybody's work with it.
+process.on('unhandledRejection', (error) => log.error({ err: error }, 'something failed that nobody waited for'));
+process.on('uncaughtException', (error) => log.error({ err: error }, 'something failed that nobody caught'));
+
+function end(response: ServerResponse, status: number, words: string): void {
+  if (response.headersSent) return void response.end();
+  response.writeHead(status, { 'content-type': 'text/plain; charset=utf-8' }).end(words);
+}
+
+function isReadable(url: string | undefined): boolean {
+  try {
+    decodeURI(url ?? '');
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,110 @@
+import { gunzip } from 'node:zlib';
+import { promisify } from 'node:util';
+import type { PriceFileEnvelope } from '../contracts/index.ts';
+import { picturesIn } from '../core/price-file/index.ts';
+import type { SendingStore, TerminalName } from '../usecases/sending-store.ts';
+import { hashOfKey } from './signing.ts';
+
+/** How old what is known of keys and newest files may be: so long a key lives on after it was taken back. */
+const GOOD_FOR = 2_000;
+/** Packed envelopes that are kept at hand. */
+const KEPT_BYTES = 160_000_000;
+
+/**
+ * What terminals ask, from memory: thousands of them ask every few seconds, nearly always for nothing new. What is
+ * known is read from the database once for all of them, every two seconds at most.
+ */
+export interface TerminalDesk {
+  /** Whose key it is; null where nobody's. */
+  terminalOf(key: string): Promise<TerminalName | null>;
+  /** The number of the newest file of a store; null where none was made. */
+  newestNumber(store: string): Promise<number | null>;
+  /** The envelope of a file, JSON gzipped. */
+  envelope(store: string, number: number): Promise<Uint8Array | null>;
+  /** The pictures that a file names. */
+  picturesOf(store: string, number: number): Promise<ReadonlySet<string>>;
+}
+
+interface Known {
+  readonly keys: ReadonlyMap<string, TerminalName>;
+  readonly numbers: ReadonlyMap<string, number>;
+  readonly at: number;
+}
+
+export function terminalDesk(sending: SendingStore, clock: () => number = Date.now): TerminalDesk {
+  let known: Known | null = null;
+  let reading: Promise<Known> | null = null;
+
+  async function read(): Promise<Known> {
+    const at = clock();
+    const [keys, numbers] = await Promise.all([sending.terminalKeys(), sending.newestNumbers()]);
+    known = { keys, numbers, at };
+    return known;
+  }
+
+  function current(): Known | Promise<Known> {
+    if (known && clock() - known.at < GOOD_FOR) return known;
+    reading ??= read().finally(() => {
+      reading = null;
+    });
+    return reading;
+  }
+
+  const envelopes = keptEnvelopes(sending);
+  const pictures = new Map<string, ReadonlySet<string>>();
+  return {
+    terminalOf: async (key) => (await current()).keys.get(hashOfKey(key)) ?? null,
+    newestNumber: async (store) => (await current()).numbers.get(store) ?? null,
+    envelope: envelopes,
+    async picturesOf(store, number) {
+      const name = `${store}\n${number}`;
+      const found = pictures.get(name);
+      if (found) return found;
+      const packed = await envelopes(store, number);
+      if (!packed) return new Set();
+      const { content } = JSON.parse((await unpack(packed)).toString('utf8')) as PriceFileEnvelope;
+      const named = picturesIn(content);
+      if (pictures.size > 2_000) pictures.clear();
+      pictures.set(name, named);
+      return named;
+    },
+  };
+}
+
+const unpack = promisify(gunzip);
+
+/** Envelopes at hand, the one that was asked for longest ago goes first; each is read once however many ask for it. */
+function keptEnvelopes(sending: SendingStore): TerminalDesk['envelope'] {
+  const kept = new Map<string, Promise<Uint8Array | null>>();
+  const sizes = new Map<string, number>();
+  let bytes = 0;
+  const forget = (name: string) => {
+    kept.delete(name);
+    bytes -= sizes.get(name) ?? 0;
+    sizes.delete(name);
+  };
+  return (store, number) => {
+    const name = `${store}\n${number}`;
+    const found = kept.get(name);
+    if (found) {
+      kept.delete(name);
+      kept.set(name, found);
+      return found;
+    }
+    const read = sending.envelope(store, number);
+    kept.set(name, read);
+    read.then(
+      (packed) => {
+        if (!packed) return forget(name);
+        sizes.set(name, packed.length);
+        bytes += packed.length;
+        for (const oldest of kept.keys()) {
+          if (bytes <= KEPT_BYTES) break;
+          if (sizes.has(oldest)) forget(oldest);
+        }
+      },
+      () => forget(name),
+    );
+    return read;
+  };
+}
