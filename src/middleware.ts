@@ -1,5 +1,5 @@
-import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
+import type { APIContext } from 'astro';
 import {
   app,
   awayReply,
@@ -28,7 +28,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
 async function answer(context: APIContext, next: () => Promise<Response>): Promise<Response> {
   const path = context.url.pathname;
   const isApi = path.startsWith('/api/');
-  if (!isSoundPath(path)) return isApi ? json({ message: 'There is no such address.' }, 404) : context.rewrite('/404');
+  if (!isSoundPath(path))
+    return isApi ? json({ message: 'There is no such address.' }, 404) : context.rewrite('/404');
   if (comesFromElsewhere(context.request, app().environment.origin))
     return json({ message: 'This came from a page of another site, and was not done.' }, 403);
   if (path.startsWith('/api/till/')) return next();

@@ -1,7 +1,7 @@
 import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
 import { type Instant, parseMoment, zoneClock } from '../src/core/calendar/index.ts';
-import { accept } from './accept.ts';
 import { picturesIn } from '../src/core/price-file/index.ts';
+import { accept } from './accept.ts';
 import type { PictureDisk } from './picture-disk.ts';
 import type { PriceFileDisk } from './price-file-disk.ts';
 import type { Ringer, Rung } from './ring.ts';

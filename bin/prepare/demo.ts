@@ -44,7 +44,14 @@ export async function loadDemo(
   const sending = sendingRepository(db);
   const ports = { book, sending, compare: storeComparison(sending), signer: signingKeys(db) };
   const { version } = await book.current();
-  const setUp = { id: 'set-up', name: 'Set-up', email: '', role: 'administrator', costs: true, stores: null } as const;
+  const setUp = {
+    id: 'set-up',
+    name: 'Set-up',
+    email: '',
+    role: 'administrator',
+    costs: true,
+    stores: null,
+  } as const;
   await sendPriceFiles(ports, setUp, { stores: null, planVersion: version }, Date.now() as Instant);
   const promotions = promotionRepository(db);
   for (const promotion of document.promotions.filter(({ id }) => NOT_SENT_YET.includes(id))) {
@@ -58,7 +65,10 @@ async function loadPeople(db: Database, environment: Environment): Promise<void>
   const signIn = signInService(db, environment);
   for (const { name, email, role, stores, costs = true } of DEMO_PEOPLE) {
     const { user } = await signIn.api.signUpEmail({ body: { name, email, password: DEMO_PASSWORD } });
-    await db.update(schema.person).set({ role, demo: true, seesCosts: costs }).where(eq(schema.person.id, user.id));
+    await db
+      .update(schema.person)
+      .set({ role, demo: true, seesCosts: costs })
+      .where(eq(schema.person.id, user.id));
     for (const store of stores ?? []) await db.insert(schema.personStore).values({ person: user.id, store });
   }
 }

@@ -45,11 +45,7 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     };
     prepareDatabase(environment);
     const out = quiet ? 'ignore' : 'inherit';
-    const application = startProgram(
-      'dist/server.mjs',
-      { BELLTAG_LOG: 'warn', ...environment },
-      out,
-    );
+    const application = startProgram('dist/server.mjs', { BELLTAG_LOG: 'warn', ...environment }, out);
     stops.push(application.stop);
     claimed.noteProgram(application.pid);
     await untilAnswers(`http://127.0.0.1:${port}/api/health`, application);

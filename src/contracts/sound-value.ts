@@ -70,8 +70,7 @@ function pathOf(place: Place): (string | number)[] {
 
 /** What no text of a plan may hold; null where it holds none of it. */
 export function textFault(text: string): Pick<Fault, 'what' | 'wanted'> | null {
-  if (text.includes('\0'))
-    return { what: 'a NUL character stands in the text', wanted: 'a text without it' };
+  if (text.includes('\0')) return { what: 'a NUL character stands in the text', wanted: 'a text without it' };
   return text.isWellFormed()
     ? null
     : { what: 'half a character stands in the text', wanted: 'whole characters (well-formed Unicode)' };

@@ -38,19 +38,31 @@ const causeOf = (error: unknown): DriverError =>
 export class DatabaseAway extends Error {}
 
 /** Sockets that break or never come about. */
-const SOCKET_CODES = ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND', 'EHOSTUNREACH', 'EAI_AGAIN'];
+const SOCKET_CODES = [
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ENOTFOUND',
+  'EHOSTUNREACH',
+  'EAI_AGAIN',
+];
 /**
  * A server that shuts down, starts, or has no connection left; a database that is not there, or has no tables yet,
  * as it is while a backup is played back.
  */
 const AWAY_CODES = ['57P01', '57P02', '57P03', '53300', '3D000', '42P01', '55006'];
-const AWAY_WORDS = /connection terminated|connect(ion)? timeout|timeout exceeded when trying to connect|not queryable|ended unexpectedly/i;
+const AWAY_WORDS =
+  /connection terminated|connect(ion)? timeout|timeout exceeded when trying to connect|not queryable|ended unexpectedly/i;
 
 /** Whether an error says that the database cannot be asked just now, and may be asked again later. */
 export function isDatabaseAway(error: unknown): boolean {
   if (error instanceof DatabaseAway) return true;
   const { code, message } = causeOf(error);
-  if (code !== undefined && (SOCKET_CODES.includes(code) || AWAY_CODES.includes(code) || code.startsWith('08')))
+  if (
+    code !== undefined &&
+    (SOCKET_CODES.includes(code) || AWAY_CODES.includes(code) || code.startsWith('08'))
+  )
     return true;
   return AWAY_WORDS.test(message ?? '');
 }

@@ -59,18 +59,13 @@ export function heavyEndpoint(
       params: Object.fromEntries(Object.entries(params).map(([name, text]) => [name, text ?? ''])),
     };
     return streamed((onNews) =>
-      app().heavy.reply(
-        { task, person: person.value, sent, now: now(), signal: request.signal },
-        onNews,
-      ),
+      app().heavy.reply({ task, person: person.value, sent, now: now(), signal: request.signal }, onNews),
     );
   });
 }
 
 /** The reply of a heavy task; where lines come ahead of it, a stream that begins with them. */
-function streamed(
-  work: (onNews: (line: string) => void) => Promise<Outcome<MadeReply>>,
-): Promise<Response> {
+function streamed(work: (onNews: (line: string) => void) => Promise<Outcome<MadeReply>>): Promise<Response> {
   return new Promise((resolve, reject) => {
     const encoder = new TextEncoder();
     let stream: ReadableStreamDefaultController | null = null;
@@ -78,9 +73,13 @@ function streamed(
     const send = (chunk: Uint8Array) => gone || stream!.enqueue(chunk);
     const begin = () =>
       new ReadableStream({
-        start: (controller) => void (stream = controller),
+        start(controller) {
+          stream = controller;
+        },
         // Whoever asked has gone: what comes now is for nobody.
-        cancel: () => void (gone = true),
+        cancel() {
+          gone = true;
+        },
       });
     const onNews = (line: string) => {
       if (!stream)
@@ -136,9 +135,7 @@ async function readInput<T>(
       : await readJson(context.request, SMALL);
   if (!raw.ok) return raw;
   const shaped = shape(options.schema, raw.value);
-  return shaped.ok
-    ? { ok: true, value: shaped.value }
-    : failed({ kind: 'invalid', faults: shaped.faults });
+  return shaped.ok ? { ok: true, value: shaped.value } : failed({ kind: 'invalid', faults: shaped.faults });
 }
 
 /** What goes wrong is told in words and logged, whatever it is. */

@@ -17,11 +17,9 @@ export async function enter(context: APIContext, email: string, password: string
   const wait = await tries.begin(email, address, Date.now());
   if (wait > 0) {
     const seconds = Math.ceil(wait / 1000);
-    return json(
-      { message: `There were too many tries. Wait ${waitWords(seconds)}, then try again.` },
-      429,
-      { 'retry-after': String(seconds) },
-    );
+    return json({ message: `There were too many tries. Wait ${waitWords(seconds)}, then try again.` }, 429, {
+      'retry-after': String(seconds),
+    });
   }
   // A made-up person outside the demo is answered as a wrong password is, after the same work.
   const tried = (await isBarred(email)) ? randomUUID() : password;
@@ -31,11 +29,12 @@ export async function enter(context: APIContext, email: string, password: string
     asResponse: true,
   });
   if (reply.status >= 500)
-    return json({ message: 'Signing in did not work just now. Try again.' }, 503, { 'retry-after': RETRY_AFTER });
+    return json({ message: 'Signing in did not work just now. Try again.' }, 503, {
+      'retry-after': RETRY_AFTER,
+    });
   if (!reply.ok) return json({ message: 'The e-mail address or the password is not right.' }, 401);
   await tries.succeeded(email, address);
-  if (headers.has('cookie'))
-    await signIn.api.signOut({ headers, asResponse: true }).catch(() => undefined);
+  if (headers.has('cookie')) await signIn.api.signOut({ headers, asResponse: true }).catch(() => undefined);
   return withCookiesOf(reply);
 }
 

@@ -22,10 +22,15 @@ function replyToError(what: string, error: unknown): Response {
   }
   const refused = refusalOf(error);
   if (refused?.refusal === 'unfit')
-    return json({ message: 'Something in this cannot be kept (a number or a text out of range). Nothing was saved.' }, 422);
+    return json(
+      { message: 'Something in this cannot be kept (a number or a text out of range). Nothing was saved.' },
+      422,
+    );
   if (refused)
     return json(
-      { message: `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.` },
+      {
+        message: `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.`,
+      },
       409,
     );
   log.error({ err: error, what }, 'request failed');

@@ -8,7 +8,15 @@ import {
   readPromotion,
 } from '../core/plan/index.ts';
 import { apply, compile } from '../core/price-book/index.ts';
-import { type Database, loadPlan, markOf, type PlanMark, type PlanStep, planMark, stepsSince } from '../db/index.ts';
+import {
+  type Database,
+  loadPlan,
+  markOf,
+  type PlanMark,
+  type PlanStep,
+  planMark,
+  stepsSince,
+} from '../db/index.ts';
 import type { CurrentPlan, PlanBook } from '../usecases/plan-store.ts';
 import { log } from './log.ts';
 
@@ -34,7 +42,10 @@ export function livePlanBook(db: Database, onWentBack: () => void = () => {}): P
     if (!now) throw new NoChain('the database holds no chain yet');
     if (held && held.mark.version === now.version && held.mark.mark === now.mark) return held.plan;
     const before = held;
-    const goesOn = before && now.version > before.mark.version && (await markOf(db, before.mark.version)) === before.mark.mark;
+    const goesOn =
+      before &&
+      now.version > before.mark.version &&
+      (await markOf(db, before.mark.version)) === before.mark.mark;
     const changes = goesOn ? await stepsSince(db, before.mark.version) : null;
     held = { plan: changes ? applied(before!.plan, changes, now.version) : await readAll(db), mark: now };
     if (before && !goesOn) onWentBack();

@@ -13,7 +13,10 @@ function plainError(error: unknown): object {
     message: message.replace(VALUES, ''),
     ...(code === undefined ? {} : { code }),
     // The message stands at the head of the stack, values and all.
-    stack: stack?.split('\n').filter((line) => /^\s+at /.test(line)).join('\n'),
+    stack: stack
+      ?.split('\n')
+      .filter((line) => /^\s+at /.test(line))
+      .join('\n'),
     ...(cause === undefined ? {} : { cause: plainError(cause) }),
   };
 }

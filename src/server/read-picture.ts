@@ -4,7 +4,9 @@ import { decode as decodeJpeg } from 'jpeg-js';
 import { PNG } from 'pngjs';
 import type { Picture, PictureReader } from '../usecases/pictures.ts';
 
-const KINDS: Readonly<Record<string, { mediaType: Picture['mediaType']; isWhole: (bytes: Uint8Array) => boolean }>> = {
+const KINDS: Readonly<
+  Record<string, { mediaType: Picture['mediaType']; isWhole: (bytes: Uint8Array) => boolean }>
+> = {
   png: { mediaType: 'image/png', isWhole: isWholePng },
   jpg: { mediaType: 'image/jpeg', isWhole: isWholeJpeg },
   webp: { mediaType: 'image/webp', isWhole: isWholeWebp },
@@ -35,7 +37,10 @@ function isWholePng(bytes: Uint8Array): boolean {
 }
 
 function isWholeJpeg(bytes: Uint8Array): boolean {
-  const { width, height } = decodeJpeg(bytes, { maxMemoryUsageInMB: MOST_MEMORY_MB, tolerantDecoding: false });
+  const { width, height } = decodeJpeg(bytes, {
+    maxMemoryUsageInMB: MOST_MEMORY_MB,
+    tolerantDecoding: false,
+  });
   return width > 0 && height > 0;
 }
 

@@ -43,7 +43,8 @@ export function signInTries(db: Database): SignInTries {
         const counted = keysOf(account, address).sort((a, b) => (a.key < b.key ? -1 : 1));
         const keys = counted.map(({ key }) => key);
         // One after the other, in one order: a hundred tries at once are counted one by one.
-        for (const key of keys) await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${key}, 0))`);
+        for (const key of keys)
+          await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${key}, 0))`);
         const rows = await tx.select().from(t).where(inArray(t.key, keys));
         const known = new Map(rows.map((row) => [row.key, row]));
         const waits = counted.map(({ key, brake }) => waitOf(known.get(key), brake, now));
@@ -75,7 +76,11 @@ export function signInTries(db: Database): SignInTries {
   };
 }
 
-function waitOf(row: { tries: number; at: Date } | undefined, { free, wait, most }: Brake, now: number): number {
+function waitOf(
+  row: { tries: number; at: Date } | undefined,
+  { free, wait, most }: Brake,
+  now: number,
+): number {
   if (!row || row.tries < free || now - row.at.getTime() > FORGOTTEN_AFTER) return 0;
   const until = row.at.getTime() + Math.min(most, wait * 2 ** Math.min(20, row.tries - free));
   return Math.max(0, until - now);

@@ -1,5 +1,5 @@
-import { gunzip } from 'node:zlib';
 import { promisify } from 'node:util';
+import { gunzip } from 'node:zlib';
 import type { PriceFileEnvelope } from '../contracts/index.ts';
 import { picturesIn } from '../core/price-file/index.ts';
 import type { SendingStore, TerminalName } from '../usecases/sending-store.ts';

@@ -14,6 +14,7 @@ import { formatAmount } from '../core/money/index.ts';
 import { priceAt } from '../core/price-book/index.ts';
 import type { PlanBook } from './plan-store.ts';
 import { shopperOf } from './shopper-of.ts';
+import { seenBy } from './sight.ts';
 
 /**
  * One item's price in every store that the person sees, each at the same wall time of its own clock; stores with the
@@ -25,7 +26,7 @@ export async function askPriceAcross(
   request: PriceAcrossRequest,
 ): Promise<Outcome<PriceAcross>> {
   if (!may(person, 'see')) return failed({ kind: 'forbidden' });
-  const { compiled } = await ports.book.current();
+  const { compiled } = await seenBy(ports.book, person);
   if (!compiled.catalogue.indexOf.has(request.item))
     return failed({ kind: 'not-found', what: `item ${request.item}` });
   const shopper = shopperOf(request.group, compiled);

@@ -22,12 +22,13 @@ import {
   type ZoneClock,
 } from '../core/calendar/index.ts';
 import { describeRatio, formatAmount, type MinorUnits } from '../core/money/index.ts';
-import type { Promotion } from '../core/plan/index.ts';
+import type { FormulaDocument, Promotion } from '../core/plan/index.ts';
 import { priceAt, timeline } from '../core/price-book/index.ts';
 import { formulaWords, namesOf, promotionText, roundingWords } from '../core/sentence/index.ts';
 import type { PriceAnswer, Working } from '../core/tag-price/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { shopperOf } from './shopper-of.ts';
+import { seenBy } from './sight.ts';
 
 /** How far the steps reach before and after the moment. */
 const REACH: Readonly<Record<Around, { readonly before: number; readonly after: number }>> = {
@@ -45,7 +46,7 @@ export async function askPrice(
   request: PriceRequest,
 ): Promise<Outcome<PriceStory>> {
   if (!may(person, 'see') || !sees(person, request.store)) return failed({ kind: 'forbidden' });
-  const current = await ports.book.current();
+  const current = await seenBy(ports.book, person);
   const { compiled } = current;
   const store = compiled.stores.get(request.store);
   if (!store) return failed({ kind: 'not-found', what: `store ${request.store}` });
@@ -67,7 +68,7 @@ export async function askPrice(
     store: { id: store.id, name: store.name, timeZone: store.timeZone },
     at: formatMoment(at, clock),
     currency: compiled.plan.currency.code,
-    ...storyOf(answer, current),
+    ...storyOf(answer, current, person),
     steps: stepsOf(current, question, span, clock),
     next: ahead[1] ?? null,
   });
@@ -84,6 +85,7 @@ function spanAround(at: Instant, clock: ZoneClock, around: Around): { from: Inst
 function storyOf(
   answer: PriceAnswer,
   current: CurrentPlan,
+  person: Person,
 ): Omit<PriceStory, 'item' | 'store' | 'at' | 'currency' | 'steps' | 'next'> {
   if (answer.kind === 'problem')
     return {
@@ -119,7 +121,7 @@ function storyOf(
       id: answer.winner.promotion,
       name: nameOf(answer.winner.promotion),
       sentence: sentenceOf(answer.winner.promotion),
-      working: workingWords(answer.winner.working, byId.get(answer.winner.promotion)!, current),
+      working: workingWords(answer.winner.working, byId.get(answer.winner.promotion)!, current, person),
       changesNothing: answer.winner.changesNothing,
     },
     onTop: answer.onTop.map(({ promotion, before, after }) => ({
@@ -138,12 +140,19 @@ function storyOf(
 }
 
 /** "15 % less on 24.90 is 21.165, rounded up to 0.05: 21.20" */
-function workingWords(working: Working, promotion: Promotion, { compiled, document }: CurrentPlan): string {
+function workingWords(
+  working: Working,
+  promotion: Promotion,
+  { compiled, document }: CurrentPlan,
+  { costs }: Person,
+): string {
   const { currency } = compiled.plan;
   const result = formatAmount(working.result, currency);
   if (working.kind === 'line-price') return `a price of its own for this item: ${result}`;
   const offer = document.promotions.find(({ id }) => id === promotion.id)!.offer;
   if (offer.kind !== 'priceChange' || !offer.formula) return result;
+  // From the price and the way to it anybody can go back.
+  if (!costs && isOnCost(offer.formula)) return `worked out from what the item costs us: ${result}`;
   const exact = describeRatio(working.exact, currency.exponent);
   const words = formulaWords(offer.formula, currency.code, namesOf(document));
   const rounded = offer.rounding
@@ -153,6 +162,9 @@ function workingWords(working: Working, promotion: Promotion, { compiled, docume
       : `, rounded: ${result}`;
   return `${words} ${formatAmount(working.basisAmount, currency)} is ${exact}${rounded}`;
 }
+
+const isOnCost = (formula: FormulaDocument): boolean =>
+  'addPercent' in formula || 'marginOnPrice' in formula || ('basis' in formula && formula.basis === 'cost');
 
 function stepsOf(
   current: CurrentPlan,

@@ -1,6 +1,8 @@
+import { may, type Person } from '../contracts/index.ts';
 import { type PromotionDocument, shiftWhen, weeksUntilAfter } from '../core/plan/index.ts';
 import type { TemplateStore } from './draft-store.ts';
 import type { PlanBook, PromotionStore } from './plan-store.ts';
+import { seenPromotion } from './sight.ts';
 
 /**
  * What a new promotion begins with: a copy of another, or a template, with the same weekdays and hours in the
@@ -9,13 +11,16 @@ import type { PlanBook, PromotionStore } from './plan-store.ts';
  */
 export async function beginPromotion(
   ports: { book: PlanBook; promotions: PromotionStore; templates: TemplateStore },
+  person: Person,
   asked: { readonly copy?: string; readonly template?: string },
   now: string,
 ): Promise<PromotionDocument | null> {
   const found = asked.copy
     ? (await ports.promotions.find(asked.copy))?.promotion
     : (await ports.templates.all()).find(({ id }) => String(id) === asked.template)?.promotion;
-  if (!found) return null;
-  const days = 7 * weeksUntilAfter(found.when, now);
-  return { ...found, id: '', status: 'draft', when: shiftWhen(found.when, days) };
+  const { compiled } = await ports.book.current();
+  const seen = found && may(person, 'plan') ? seenPromotion(found, compiled, person) : null;
+  if (!seen) return null;
+  const days = 7 * weeksUntilAfter(seen.when, now);
+  return { ...seen, id: '', status: 'draft', when: shiftWhen(seen.when, days) };
 }

@@ -8,7 +8,7 @@ import {
   type Person,
 } from '../contracts/index.ts';
 import { type Cells, type TableName, tableOf } from '../contracts/table/index.ts';
-import { checkEdit, permissionFor, type RowFault } from './change-stockroom.ts';
+import { checkEdit, permissionFor, type RowFault, writesUnseenCost } from './change-stockroom.ts';
 import { guessMatching, missingColumns } from './match-columns.ts';
 import type { PlanBook } from './plan-store.ts';
 import type { StockroomStore } from './stockroom-store.ts';
@@ -57,6 +57,7 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
   };
   if (against.length > 0) return done({ ...view, ...nothing });
   const edits = await editsOf(file, matching);
+  if (writesUnseenCost(person, { table: file.table, edits })) return failed({ kind: 'forbidden' });
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
     await file.onProgress('checking', 0, edits.length);
     const { document, version } = await ports.book.current();

@@ -7,6 +7,7 @@ import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { itemWords, namesOf, storeWords } from '../core/sentence/index.ts';
 import { selectedItems } from './look-at-selection.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
+import { seenBy } from './sight.ts';
 import type { ItemSearch, StockroomStore } from './stockroom-store.ts';
 
 export interface Browse {
@@ -32,8 +33,8 @@ type Ports = { book: PlanBook; stockroom: StockroomStore };
 
 /** A stretch of one table's rows, found, sorted and cut to what is looked at. */
 export async function browseStockroom(ports: Ports, person: Person, browse: Browse): Promise<TablePage> {
-  const current = await ports.book.current();
-  if (browse.table === 'items') return browseItems(ports, current, browse);
+  const current = await seenBy(ports.book, person);
+  if (browse.table === 'items') return browseItems(ports, current, person, browse);
   const entries = await foundEntries(ports, current, person, browse);
   const table = tableOf(browse.table);
   const more = shownCells(browse.table, current);
@@ -57,7 +58,12 @@ const isByItem = (table: TableName): boolean => ['prices', 'listPrices', 'setIte
 
 const SQL_SORTS: readonly string[] = ['sku', 'name', 'brand', 'gtin', 'cost', 'node', 'retired'];
 
-async function browseItems(ports: Ports, current: CurrentPlan, browse: Browse): Promise<TablePage> {
+async function browseItems(
+  ports: Ports,
+  current: CurrentPlan,
+  person: Person,
+  browse: Browse,
+): Promise<TablePage> {
   const { document, compiled } = current;
   const through = browse.carried ? carriedThrough(current, browse) : null;
   const ruled = browse.rule && selectedItems(current, browse.rule, browse).map(({ sku }) => sku);
@@ -66,7 +72,7 @@ async function browseItems(ports: Ports, current: CurrentPlan, browse: Browse): 
   const { skus, total } = await ports.stockroom.findItems({
     words: wordsOf(browse.text),
     among,
-    sort: browse.sort && SQL_SORTS.includes(browse.sort) ? (browse.sort as ItemSearch['sort']) : 'relevance',
+    sort: sortOf(browse, person),
     descending: browse.descending,
     offset: inMemory ? 0 : browse.offset,
     limit: inMemory ? null : browse.limit,
@@ -91,6 +97,12 @@ async function browseItems(ports: Ports, current: CurrentPlan, browse: Browse): 
     return [{ key: sku, cells: { ...toRow(item), price: words, ...ranges } }];
   });
   return { total, rows, version: current.version };
+}
+
+/** An order tells of what it is made from: by cost goes only who sees costs. */
+function sortOf({ sort }: Browse, { costs }: Person): ItemSearch['sort'] {
+  const known = sort !== null && SQL_SORTS.includes(sort) && (costs || sort !== 'cost');
+  return known ? (sort as ItemSearch['sort']) : 'relevance';
 }
 
 /** The names of the ranges through which a store carries each item. */

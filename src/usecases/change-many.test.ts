@@ -137,7 +137,7 @@ function templates(): TemplateStore {
 describe('what a new price change begins with', () => {
   const ports = () => ({ ...inMemory(withPromotions(change('a'))), templates: templates() });
   it('is a copy in the first weeks to come, a draft without an id', async () => {
-    expect(await beginPromotion(ports(), { copy: 'a' }, '2027-04-14T12:00')).toMatchObject({
+    expect(await beginPromotion(ports(), planner, { copy: 'a' }, '2027-04-14T12:00')).toMatchObject({
       id: '',
       status: 'draft',
       when: { from: '2027-04-19T09:00', to: '2027-07-20T20:00' },
@@ -147,14 +147,14 @@ describe('what a new price change begins with', () => {
   it('is a template, or nothing where there is none', async () => {
     const all = ports();
     await keepTemplate(all, planner, { name: ' Weekend ', promotion: change('w') });
-    expect(await beginPromotion(all, { template: '1' }, '2027-02-01T00:00')).toMatchObject({
+    expect(await beginPromotion(all, planner, { template: '1' }, '2027-02-01T00:00')).toMatchObject({
       when: { from: '2027-03-08T09:00' },
     });
-    const [listed] = await listTemplates(all);
+    const [listed] = await listTemplates(all, planner);
     expect(listed).toMatchObject({ name: 'Weekend' });
     expect(listed!.sentence).toContain('10 % less on everything');
-    expect(await beginPromotion(all, { template: '2' }, '2027-02-01T00:00')).toBeNull();
-    expect(await beginPromotion(all, {}, '2027-02-01T00:00')).toBeNull();
+    expect(await beginPromotion(all, planner, { template: '2' }, '2027-02-01T00:00')).toBeNull();
+    expect(await beginPromotion(all, planner, {}, '2027-02-01T00:00')).toBeNull();
   });
 
   it('is kept as a template only by who plans, with a name, and whole', async () => {

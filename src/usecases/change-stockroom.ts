@@ -73,7 +73,8 @@ export async function changeStockroom(
   edit: StockroomEdit,
   action = 'changed',
 ): Promise<Outcome<{ version: number; keys: readonly string[] }>> {
-  if (!may(person, permissionFor(edit.table))) return failed({ kind: 'forbidden' });
+  if (!may(person, permissionFor(edit.table)) || writesUnseenCost(person, edit))
+    return failed({ kind: 'forbidden' });
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
     const { document, version } = await ports.book.current();
     const checked = checkEdit(document, edit);
@@ -85,6 +86,12 @@ export async function changeStockroom(
   }
   return failed({ kind: 'conflict', message: 'Others are changing the plan just now. Nothing was saved.' });
 }
+
+/** Costs are written by those who see them. */
+export const writesUnseenCost = (
+  { costs }: Person,
+  { table, edits }: Pick<StockroomEdit, 'table' | 'edits'>,
+): boolean => !costs && table === 'items' && edits.some(({ cells }) => 'cost' in cells);
 
 /** An edit changes cells alone: two entries with the same cells are the same. */
 function sameRow({ toRow, filedCells }: Table<object>, a: object, b: object): boolean {

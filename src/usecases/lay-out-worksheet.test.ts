@@ -74,11 +74,9 @@ describe('laying a worksheet out', () => {
   });
 
   it('is not for a store that the person does not see', async () => {
+    // To them there is no such store.
     expect(
       await layOut(draft({ passes: [PASS] }, { where: { stores: ['west'] } }), person('store', ['east'])),
-    ).toEqual({
-      ok: false,
-      failure: { kind: 'forbidden' },
-    });
+    ).toMatchObject({ ok: false, failure: { faults: [{ what: 'no store "west"' }] } });
   });
 });

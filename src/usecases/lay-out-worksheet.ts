@@ -13,6 +13,7 @@ import { type FormulaDocument, isPriceChange, readPromotion } from '../core/plan
 import { sheetFacts } from '../core/worksheet/index.ts';
 import type { PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
+import { seenBy } from './sight.ts';
 
 /** The lines that the passes of a worksheet select, with what stands in them before the passes are run. */
 export async function layOutWorksheet(
@@ -21,7 +22,7 @@ export async function layOutWorksheet(
   input: { promotion: unknown; store: string | null },
 ): Promise<Outcome<WorksheetView>> {
   if (!may(person, 'see')) return failed({ kind: 'forbidden' });
-  const { compiled, document } = await ports.book.current();
+  const { compiled, document } = await seenBy(ports.book, person);
   const read = readPromotionInput(input.promotion, document);
   if (!read.ok) return read;
   const sheet = isPriceChange(read.value) ? read.value.offer.worksheet : undefined;
@@ -37,7 +38,7 @@ export async function layOutWorksheet(
   const store = facts.lookedAt && compiled.stores.get(facts.lookedAt.store)!;
   const names = new Map(document.promotions.map(({ id, name }) => [id, name]));
   return done({
-    lines: facts.lines,
+    lines: person.costs ? facts.lines : facts.lines.map((line) => ({ ...line, cost: null })),
     unsold: facts.unsold,
     elsewhere: facts.elsewhere.map(({ promotion, items }) => ({
       id: promotion,

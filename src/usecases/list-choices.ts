@@ -1,18 +1,19 @@
-import type { Choices } from '../contracts/index.ts';
+import type { Choices, Person } from '../contracts/index.ts';
 import type { PlanDocument } from '../core/plan/index.ts';
 import type { PlanBook } from './plan-store.ts';
+import { seenBy } from './sight.ts';
 
 const ALWAYS_THERE = ['till', 'web', 'app'];
 
 /** What a promotion can be made of in this chain. */
-export async function listChoices(ports: { book: PlanBook }): Promise<Choices> {
-  const { document } = await ports.book.current();
+export async function listChoices(ports: { book: PlanBook }, person: Person): Promise<Choices> {
+  const { document } = await seenBy(ports.book, person);
   const sorted = (values: Iterable<string>) => [...new Set(values)].sort((a, b) => a.localeCompare(b));
   return {
     format: document.format,
     version: document.version,
     currency: document.currency,
-    marginFloor: document.policy?.marginFloor ?? null,
+    marginFloor: person.costs ? (document.policy?.marginFloor ?? null) : null,
     nodes: document.nodes,
     itemSets: document.itemSets ?? [],
     zones: document.zones ?? [],

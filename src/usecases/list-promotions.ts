@@ -2,6 +2,7 @@ import type { Person, PromotionSummary } from '../contracts/index.ts';
 import { storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { PlanBook, PromotionStore } from './plan-store.ts';
+import { seenOf, seenPromotion } from './sight.ts';
 
 /**
  * Every promotion with its sentence, by start; of a store's own people only those of their stores.
@@ -12,13 +13,15 @@ export async function listPromotions(
   person: Person,
   among: readonly string[] | null = null,
 ): Promise<PromotionSummary[]> {
-  const { document, compiled } = await ports.book.current();
+  const whole = await ports.book.current();
+  const { document, compiled } = seenOf(whole, person);
   const names = namesOf(document);
   const all = await ports.promotions.all();
-  return all.flatMap(({ promotion, revision }) => {
+  return all.flatMap(({ promotion: kept, revision }) => {
+    const promotion = seenPromotion(kept, whole.compiled, person);
+    if (!promotion) return [];
     const stores = storesOf(promotion.where ?? { all: true }, compiled.plan);
     if (among && !among.some((store) => stores.has(store))) return [];
-    if (person.stores && !person.stores.some((store) => stores.has(store))) return [];
     return [
       {
         id: promotion.id,

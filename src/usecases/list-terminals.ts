@@ -1,6 +1,7 @@
 import { type Person, sees, type TerminalsView } from '../contracts/index.ts';
 import type { PlanBook } from './plan-store.ts';
 import type { SendingStore } from './sending-store.ts';
+import { seenBy } from './sight.ts';
 import { troubleOf } from './terminal-trouble.ts';
 
 /** Every terminal that the person sees with its state, and the last rollouts. */
@@ -9,7 +10,7 @@ export async function listTerminals(
   person: Person,
   now: number,
 ): Promise<TerminalsView> {
-  const { compiled } = await ports.book.current();
+  const { compiled } = await seenBy(ports.book, person);
   const terminals = (await ports.sending.terminals()).filter(({ store }) => sees(person, store));
   return {
     terminals: terminals.map((status) => {

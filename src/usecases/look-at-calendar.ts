@@ -3,6 +3,7 @@ import type { ItemRule, PromotionDocument } from '../core/plan/index.ts';
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook, PromotionStore, StoredPromotion } from './plan-store.ts';
+import { seenBy } from './sight.ts';
 
 /** A promotion stands in every lane where it counts; one that counts in all of them stands in the first lane alone. */
 export async function lookAtCalendar(
@@ -10,7 +11,7 @@ export async function lookAtCalendar(
   person: Person,
   by: LanesBy,
 ): Promise<CalendarLane[]> {
-  const current = await ports.book.current();
+  const current = await seenBy(ports.book, person);
   const names = namesOf(current.document);
   const seen = current.compiled.plan.stores.map(({ id }) => id).filter((id) => sees(person, id));
   const all = (await ports.promotions.all()).filter(({ promotion }) => {

@@ -5,6 +5,7 @@ import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
 import { pricesByZone } from './prices-by-zone.ts';
+import { seenBy } from './sight.ts';
 
 /**
  * One item: its prices by place and date, where it is carried and through what, every price change that touches it.
@@ -17,7 +18,7 @@ export async function lookAtItem(
   sku: string,
   lens: { readonly store: { readonly id: string }; readonly at: string },
 ): Promise<ItemView | null> {
-  const current = await ports.book.current();
+  const current = await seenBy(ports.book, person);
   const { document, compiled } = current;
   const index = compiled.catalogue.indexOf.get(sku);
   const item = document.items.find((one) => one.sku === sku);
@@ -45,8 +46,12 @@ function touchingItem(current: CurrentPlan, item: ItemDocument, index: number): 
 }
 
 /** The ids of the price changes that touch the item of a number or barcode; none where nobody knows it. */
-export async function findTouching(ports: { book: PlanBook }, code: string): Promise<{ ids: string[] }> {
-  const current = await ports.book.current();
+export async function findTouching(
+  ports: { book: PlanBook },
+  person: Person,
+  code: string,
+): Promise<{ ids: string[] }> {
+  const current = await seenBy(ports.book, person);
   const wanted = code.toLowerCase();
   const index = current.document.items.findIndex(
     ({ sku, gtin }) => sku.toLowerCase() === wanted || gtin === code,

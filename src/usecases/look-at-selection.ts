@@ -22,6 +22,7 @@ import {
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { isRetired, regularPrice } from '../core/tag-price/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
+import { seenBy } from './sight.ts';
 
 /** How many of the selected are listed. */
 const LISTED = 200;
@@ -39,7 +40,7 @@ export async function resolveLooking(
   asked: { store?: string; at?: string },
   now: Instant,
 ): Promise<Outcome<Looking>> {
-  const { compiled } = await ports.book.current();
+  const { compiled } = await seenBy(ports.book, person);
   const seen = compiled.plan.stores.find(
     ({ id }) => sees(person, id) && (asked.store === undefined || id === asked.store),
   );
@@ -101,7 +102,7 @@ export async function lookAtSelection(
   person: Person,
   input: { of: 'items' | 'stores'; rule: unknown; text: string } & Looking,
 ): Promise<Outcome<SelectionView>> {
-  const current = await ports.book.current();
+  const current = await seenBy(ports.book, person);
   if (input.of === 'stores') {
     const read = readStoreRule(input.rule, current);
     return read.ok ? done(storesChosen(current, person, read.value, input.text)) : read;

@@ -1,9 +1,10 @@
 import { type Person, type StockroomView, sees } from '../contracts/index.ts';
 import type { PlanBook } from './plan-store.ts';
+import { seenBy } from './sight.ts';
 
 /** What the chain is made of, counted, and its stores. */
 export async function lookAtStockroom(ports: { book: PlanBook }, person: Person): Promise<StockroomView> {
-  const { document, compiled } = await ports.book.current();
+  const { document, compiled } = await seenBy(ports.book, person);
   const zones = new Map((document.zones ?? []).map(({ id, name }) => [id, name]));
   const terminals = new Map<string, number>();
   for (const { store } of document.terminals ?? []) terminals.set(store, (terminals.get(store) ?? 0) + 1);

@@ -1,6 +1,8 @@
+import type { Person } from '../contracts/index.ts';
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { itemWords, namesOf } from '../core/sentence/index.ts';
 import type { PlanBook } from './plan-store.ts';
+import { seenBy } from './sight.ts';
 
 /** One store: where it belongs, and the ranges through which it carries what it carries. */
 export interface StoreSheet {
@@ -18,9 +20,13 @@ export interface StoreSheet {
   }[];
 }
 
-/** @returns null where there is no such store. */
-export async function lookAtStore(ports: { book: PlanBook }, id: string): Promise<StoreSheet | null> {
-  const { document, compiled } = await ports.book.current();
+/** @returns null where there is no such store, or none for this person. */
+export async function lookAtStore(
+  ports: { book: PlanBook },
+  person: Person,
+  id: string,
+): Promise<StoreSheet | null> {
+  const { document, compiled } = await seenBy(ports.book, person);
   const store = compiled.stores.get(id);
   if (!store) return null;
   const names = namesOf(document);

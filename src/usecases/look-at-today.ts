@@ -19,6 +19,7 @@ import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
 import { promotionsIn } from './review-sending.ts';
 import type { SendingStore } from './sending-store.ts';
+import { seenOf } from './sight.ts';
 import type { StoreComparison } from './store-comparison.ts';
 import { troubleOf } from './terminal-trouble.ts';
 
@@ -37,7 +38,8 @@ export async function lookAtToday(
   view: LensView,
   now: Instant,
 ): Promise<TodayView> {
-  const current = await ports.book.current();
+  const whole = await ports.book.current();
+  const current = seenOf(whole, person);
   const all = await listPromotions(ports, person);
   const approved = all.filter(({ status }) => status === 'approved');
   const store = current.compiled.stores.get(view.store.id)!;
@@ -51,12 +53,12 @@ export async function lookAtToday(
     starting: approved.filter((one) => within(one.from)).sort((a, b) => (a.from < b.from ? -1 : 1)),
     ending: approved.filter((one) => within(one.to)).sort((a, b) => (a.to! < b.to! ? -1 : 1)),
     drafts: all.filter(({ status }) => status === 'draft'),
-    unsent: await unsent(ports.compare, current, person, now),
+    unsent: await unsent(ports.compare, whole, person, now),
     terminals: await countTerminals(ports.sending, current, person, now),
     findings: [
       ...failedChecks(await runBasketChecks(ports, person, now)),
       ...openEnds(approved, from),
-      ...belowCost(current, view, at),
+      ...(person.costs ? belowCost(current, view, at) : []),
     ],
   };
 }

@@ -1,6 +1,6 @@
 import { done, failed, type Outcome, type Person } from '../contracts/index.ts';
-import { storesOf } from '../core/selection/index.ts';
 import type { HistoryEntry, PlanBook, PromotionStore, StoredPromotion } from './plan-store.ts';
+import { seenPromotion } from './sight.ts';
 
 /** One promotion with its revision and what happened to it. To a store's people those of other stores are not there. */
 export async function openPromotion(
@@ -12,7 +12,7 @@ export async function openPromotion(
   const found = await ports.promotions.find(id);
   if (!found) return missing;
   const { compiled } = await ports.book.current();
-  const stores = storesOf(found.promotion.where ?? { all: true }, compiled.plan);
-  if (person.stores && !person.stores.some((store) => stores.has(store))) return missing;
-  return done({ ...found, history: await ports.promotions.history(id) });
+  const promotion = seenPromotion(found.promotion, compiled, person);
+  if (!promotion) return missing;
+  return done({ ...found, promotion, history: await ports.promotions.history(id) });
 }

@@ -17,6 +17,7 @@ import { apply, type BasketOfferPromotion } from '../core/price-book/index.ts';
 import { type Names, namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
+import { seenBy } from './sight.ts';
 import { trialBasketView } from './trial-basket-view.ts';
 
 /** A receipt that follows the typing; past this much work the best found so far is shown. */
@@ -33,7 +34,7 @@ export async function previewDeal(
 ): Promise<Outcome<DealPreview>> {
   const ownStores = person.stores === null || (input.store !== null && sees(person, input.store));
   if (!may(person, 'see') || !ownStores) return failed({ kind: 'forbidden' });
-  const current = await ports.book.current();
+  const current = await seenBy(ports.book, person);
   const read = readPromotionInput(input.promotion, current.document);
   if (!read.ok) return read;
   if (read.value.offer.kind === 'priceChange')
@@ -46,11 +47,12 @@ export async function previewDeal(
   const names = namesOf(plan);
   const trial = trialOf(consequences, input.lines);
   if (trial && !trial.ok) return failed({ kind: 'invalid', faults: trial.faults });
-  return done({
+  const told = {
     sentence: promotionText(read.value, plan.currency, names),
     ...shown(consequences, current, names),
     trial: trial && rung(trial.basket),
-  });
+  };
+  return done(person.costs ? told : withoutMargins(told));
 
   function rung(basket: Basket): DealPreview['trial'] {
     const { compiled } = consequences.trial!;
@@ -63,6 +65,20 @@ export async function previewDeal(
     };
   }
 }
+
+/** What it does to prices, and nothing of what the goods cost. */
+const withoutMargins = (preview: DealPreview): DealPreview => ({
+  ...preview,
+  steps: preview.steps.map((step) => ({
+    ...step,
+    cost: null,
+    marginBefore: null,
+    marginAfter: null,
+    breakEven: null,
+  })),
+  warnings: preview.warnings.filter(({ code }) => !OF_COSTS.includes(code)),
+});
+const OF_COSTS: readonly string[] = ['below-cost', 'below-floor'];
 
 /** The plan as it would be with the draft in it, switched on: its words are wanted on the receipt too. */
 function withDraft({ document }: CurrentPlan, draft: PromotionDocument): CurrentPlan['document'] {

@@ -15,6 +15,7 @@ import { readPromotion } from '../core/plan/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
+import { seenBy } from './sight.ts';
 
 const LINES_SHOWN = 300;
 
@@ -26,7 +27,7 @@ export async function previewPromotion(
 ): Promise<Outcome<Preview>> {
   const ownStores = person.stores === null || (input.store !== null && sees(person, input.store));
   if (!may(person, 'see') || !ownStores) return failed({ kind: 'forbidden' });
-  const current = await ports.book.current();
+  const current = await seenBy(ports.book, person);
   const read = readPromotionInput(input.promotion, current.document);
   if (!read.ok) return read;
   if (read.value.offer.kind !== 'priceChange')
@@ -36,8 +37,21 @@ export async function previewPromotion(
   if (consequences.lookedAt && !sees(person, consequences.lookedAt.store))
     return failed({ kind: 'forbidden' });
   const sentence = promotionText(read.value, current.document.currency, namesOf(current.document));
-  return done({ sentence, ...shown(consequences, current), terms: outlived(draft) });
+  const told = { sentence, ...shown(consequences, current), terms: outlived(draft) };
+  return done(person.costs ? told : withoutMargins(told));
 }
+
+/** What it does to prices, and nothing of what the goods cost. */
+const withoutMargins = (preview: Preview): Preview => ({
+  ...preview,
+  belowCost: 0,
+  belowFloor: 0,
+  terms: null,
+  lines: preview.lines
+    .map((line) => ({ ...line, cost: null, margin: null, breakEven: null }))
+    // The order told which of them are sold below cost.
+    .sort((a, b) => Number(a.after === a.before) - Number(b.after === b.before) || (a.sku < b.sku ? -1 : 1)),
+});
 
 function shown(
   result: Consequences,

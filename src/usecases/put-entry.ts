@@ -31,7 +31,8 @@ export async function putEntry(
   person: Person,
   { table, key, entry, was }: { table: TableName; key: string; entry: unknown; was: object | null },
 ): Promise<Outcome<{ version: number }>> {
-  if (!may(person, permissionFor(table))) return failed({ kind: 'forbidden' });
+  if (!may(person, permissionFor(table)) || (table === 'items' && !person.costs))
+    return failed({ kind: 'forbidden' });
   const schema = (ENTRY_SCHEMAS as Partial<Record<TableName, Joi.Schema>>)[table];
   if (!schema) return failed({ kind: 'not-found', what: `page for the table ${table}` });
   const shaped = shape<object>(schema as Joi.Schema<object>, entry);

@@ -13,6 +13,7 @@ import {
 import type { StoreDocument } from '../core/plan/index.ts';
 import { storesOf } from '../core/selection/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
+import { seenBy } from './sight.ts';
 
 const DAYS_BEFORE = 7;
 const DAYS_SHOWN = 24;
@@ -24,7 +25,7 @@ export async function resolveLens(
   lens: Lens,
   now: Instant,
 ): Promise<LensView | null> {
-  const current = await ports.book.current();
+  const current = await seenBy(ports.book, person);
   const { plan, clockOf } = current.compiled;
   const seen = plan.stores.filter(({ id }) => sees(person, id));
   const fallback = seen[0];

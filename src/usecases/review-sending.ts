@@ -12,6 +12,7 @@ import type { Instant } from '../core/calendar/index.ts';
 import { isEmpty } from '../core/price-file/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
+import { seenOf } from './sight.ts';
 import type { StoreComparison, StoreToSend } from './store-comparison.ts';
 
 /** The review before sending: store by store what is new, changed and gone, with the sentence of each promotion. */
@@ -31,7 +32,7 @@ export async function reviewSending(
     stores: open.map((entry) =>
       reviewOf(entry, terminals.filter(({ store }) => store === entry.store.id).length),
     ),
-    sentences: sentencesOf(open, current),
+    sentences: sentencesOf(open, seenOf(current, person)),
   });
 }
 

@@ -18,6 +18,7 @@ import {
 import type { CompiledPlan } from '../core/price-book/index.ts';
 import { namesOf } from '../core/sentence/index.ts';
 import type { PlanBook } from './plan-store.ts';
+import { seenBy } from './sight.ts';
 import { type CodeWorth, trialBasketView } from './trial-basket-view.ts';
 
 /** A person waits: what else could be is looked for with less patience than what is. */
@@ -32,7 +33,7 @@ export async function ringTrialBasket(
   basket: BasketDocument,
 ): Promise<Outcome<TrialBasket>> {
   if (!may(person, 'see') || !sees(person, basket.store)) return failed({ kind: 'forbidden' });
-  const { compiled, document } = await ports.book.current();
+  const { compiled, document } = await seenBy(ports.book, person);
   const parsed = parseBasket(basket, compiled);
   if (!parsed.ok) return failed({ kind: 'invalid', faults: parsed.faults });
   // As long as a till takes, and no less: the two are to be the same.

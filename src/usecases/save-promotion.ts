@@ -33,11 +33,14 @@ export async function savePromotion(
   const { document } = await ports.book.current();
   const read = readPromotionInput(input.promotion, document);
   if (!read.ok) return read;
+  const before = input.revision === null ? null : await ports.promotions.find(read.value.id);
+  const terms = before?.promotion.supplier;
   const promotion: PromotionDocument = {
     ...read.value,
+    // Who is not shown the terms cannot have meant to take them away.
+    ...(terms && !person.costs ? { supplier: terms } : {}),
     status: may(person, 'approve') ? read.value.status : 'draft',
   };
-  const before = input.revision === null ? null : await ports.promotions.find(promotion.id);
   const action = actionOf(before?.promotion ?? null, promotion);
   return saved(await ports.promotions.save(promotion, input.revision, { person: person.id, action }));
 }

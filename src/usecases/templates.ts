@@ -11,17 +11,20 @@ import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { TemplateStore } from './draft-store.ts';
 import type { PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
+import { seenBy, seenPromotion } from './sight.ts';
 
 type Ports = { book: PlanBook; templates: TemplateStore };
 
-export async function listTemplates(ports: Ports): Promise<TemplateView[]> {
-  const { document } = await ports.book.current();
+/** To people of single stores templates are not there: they plan nothing, and most are of other stores. */
+export async function listTemplates(ports: Ports, person: Person): Promise<TemplateView[]> {
+  if (!may(person, 'see') || person.stores !== null) return [];
+  const { document, compiled } = await seenBy(ports.book, person);
   const names = namesOf(document);
   const all = await ports.templates.all();
-  return all.map((template) => ({
-    ...template,
-    sentence: promotionText(template.promotion, document.currency, names),
-  }));
+  return all.map(({ promotion: kept, ...template }) => {
+    const promotion = seenPromotion(kept, compiled, person) ?? kept;
+    return { ...template, promotion, sentence: promotionText(promotion, document.currency, names) };
+  });
 }
 
 /** Keeps a promotion to begin others from; one of the same name is replaced. */

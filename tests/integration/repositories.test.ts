@@ -28,7 +28,14 @@ afterAll(() => drop());
 
 const NOW = Date.parse('2027-04-14T10:00:00Z') as never;
 const BY = { person: 'ines', action: 'changed' };
-const ADMIN = { id: 'basil', name: 'Basil', email: '', role: 'administrator', costs: true, stores: null } as const;
+const ADMIN = {
+  id: 'basil',
+  name: 'Basil',
+  email: '',
+  role: 'administrator',
+  costs: true,
+  stores: null,
+} as const;
 const write = (document: PlanDocument) => planRepository(db).replace(document, 'basil');
 const read = async () => (await loadPlan(db))!.document;
 

@@ -2,14 +2,14 @@ import type { Person, Role } from '../../src/contracts/index.ts';
 import { tableOf, withEntries } from '../../src/contracts/table/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
 import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/basket-check-store.ts';
-import {
-  type CurrentPlan,
-  type ItemSearch,
-  type PlanBook,
-  type PromotionStore,
-  type SendingStore,
-  type StockroomStore,
-  type StoredPromotion,
+import type {
+  CurrentPlan,
+  ItemSearch,
+  PlanBook,
+  PromotionStore,
+  SendingStore,
+  StockroomStore,
+  StoredPromotion,
 } from '../../src/usecases/index.ts';
 import { compiled } from './small-plan.ts';
 

@@ -75,7 +75,6 @@ describe('a rule is refused', () => {
     ['FREQ=MONTHLY;BYDAY=MO;BYSETPOS=6', /ten years/],
     ['FREQ=MONTHLY;BYDAY=6MO', /ten years/],
     ['FREQ=HOURLY;INTERVAL=24;BYHOUR=3', /ten years/],
-    ['FREQ=DAILY;UNTIL=20260101', /ten years/],
     ['FREQ=YEARLY;BYYEARDAY=366;BYMONTH=1', /ten years/],
     ['FREQ=YEARLY;INTERVAL=11;BYMONTH=2', /ten years/],
   ] as const)('%j', (text, why) => {
@@ -103,6 +102,10 @@ describe('a series', () => {
       '2027-03-08T09:00',
       '2027-03-15T09:00',
     ]);
+  });
+
+  it('is empty where its UNTIL lies before its start', () => {
+    expect(starts('FREQ=DAILY;UNTIL=20260101', '2027-03-01T00:00', '2028-03-01T00:00')).toEqual([]);
   });
 
   it('ends at the end of the calendar, however far it is asked', () => {

@@ -46,10 +46,11 @@ export function parseRepeatRule(text: string, from: WallTime): Recurrence | Repe
   const read = readRuleParts(text);
   if (isRepeatFault(read)) return read;
   const series = { parts: withTimeOf(from, read), from, until: read.until };
-  if (firstStart(series, COMES_TRUE_WITHIN) === undefined)
+  // An UNTIL before the start makes an empty series, which is no riddle; days that do not exist make an endless search.
+  if (firstStart({ ...series, until: null }, COMES_TRUE_WITHIN) === undefined)
     return {
       what: 'the rule does not come true within ten years',
-      wanted: 'days that the calendar has, and an UNTIL after the start',
+      wanted: 'days and hours that the calendar has',
     };
   return read.count === null ? series : { ...series, until: countedOut(series, read.count) };
 }

@@ -1,8 +1,8 @@
 export * from './check.ts';
-export { checkWhen } from './check-when.ts';
 export { checkContext } from './check-context.ts';
 export { checkPromotion } from './check-promotion.ts';
 export { checkItemRule, checkStoreRule } from './check-rule.ts';
+export { checkWhen } from './check-when.ts';
 export * from './document.ts';
 export * from './fault.ts';
 export * from './gtin.ts';

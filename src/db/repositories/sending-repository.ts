@@ -127,7 +127,11 @@ async function terminals(db: Database): ReturnType<SendingStore['terminals']> {
   );
   const rows = await db
     .with(wanted)
-    .select({ terminal: t.terminal, state: t.terminalState, wanted: sql<number | null>`${wanted.number}`.mapWith(Number) })
+    .select({
+      terminal: t.terminal,
+      state: t.terminalState,
+      wanted: sql<number | null>`${wanted.number}`.mapWith(Number),
+    })
     .from(t.terminal)
     .leftJoin(t.terminalState, eq(t.terminalState.terminal, t.terminal.id))
     .leftJoin(wanted, eq(wanted.store, t.terminal.store))

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { inMemory } from '../../../tests/plans/ports.ts';
+import { inMemory, person } from '../../../tests/plans/ports.ts';
 import { SMALL } from '../../../tests/plans/small-plan.ts';
 import { listChoices } from '../../usecases/index.ts';
 import { goodsChoices, storeChoices } from './choices.ts';
@@ -9,7 +9,9 @@ const of = (choices: readonly { label: string; kind: string }[]) =>
 
 describe('what can be chosen', () => {
   it('of goods: the hierarchy first, then sets, brands, tags, attributes, and the items that were found', async () => {
-    const all = goodsChoices(await listChoices(inMemory(SMALL)), [{ sku: 'milk', name: 'Sun milk' }]);
+    const all = goodsChoices(await listChoices(inMemory(SMALL), person('planner')), [
+      { sku: 'milk', name: 'Sun milk' },
+    ]);
     expect(of(all)).toEqual([
       'Hierarchy: Beauty',
       'Hierarchy: Sun care',
@@ -28,7 +30,7 @@ describe('what can be chosen', () => {
   });
 
   it('of stores: groups first, single stores last, each with the time of its clock', async () => {
-    const all = storeChoices(await listChoices(inMemory(SMALL)));
+    const all = storeChoices(await listChoices(inMemory(SMALL), person('planner')));
     expect(of(all)).toEqual([
       'Store groups: City stores',
       'Price zones: Mainland',
@@ -42,7 +44,7 @@ describe('what can be chosen', () => {
   });
 
   it('is told apart by its value, whatever the names', async () => {
-    const choices = await listChoices(inMemory(SMALL));
+    const choices = await listChoices(inMemory(SMALL), person('planner'));
     const values = [...goodsChoices(choices, []), ...storeChoices(choices)].map(
       ({ value, kind }) => `${kind} ${value}`,
     );

@@ -1,3 +1,5 @@
 import { endpoint, json, listChoices } from '../../server/index.ts';
 
-export const GET = endpoint({ permission: 'see' }, async ({ app }) => json(await listChoices(app)));
+export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
+  json(await listChoices(app, person)),
+);

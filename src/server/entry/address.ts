@@ -8,6 +8,11 @@ export function addressOf(
   { headers, socket }: Pick<IncomingMessage, 'headers' | 'socket'>,
   behindProxy: boolean,
 ): string {
-  const said = behindProxy ? String(headers['x-forwarded-for'] ?? '').split(',').at(-1)?.trim() : '';
+  const said = behindProxy
+    ? String(headers['x-forwarded-for'] ?? '')
+        .split(',')
+        .at(-1)
+        ?.trim()
+    : '';
   return said || socket.remoteAddress || 'unknown';
 }

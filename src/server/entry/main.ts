@@ -58,7 +58,9 @@ process.once('SIGTERM', drain);
 process.once('SIGINT', drain);
 
 // What nobody waited for is told and lived through; a process that ends takes everybody's work with it.
-process.on('unhandledRejection', (error) => log.error({ err: error }, 'something failed that nobody waited for'));
+process.on('unhandledRejection', (error) =>
+  log.error({ err: error }, 'something failed that nobody waited for'),
+);
 process.on('uncaughtException', (error) => log.error({ err: error }, 'something failed that nobody caught'));
 
 function end(response: ServerResponse, status: number, words: string): void {

@@ -1,7 +1,6 @@
 import { Unzip, type UnzipFile, UnzipInflate, UnzipPassThrough } from 'fflate';
 import { FILE_LIMITS } from './file-limits.ts';
 
-
 /** References of rows and cells, r="12" and r="AB12"; the letters say the column. */
 const REFERENCE = /\br=["']([A-Za-z]{0,4})(\d{1,10})["']/g;
 /** A reference that a chunk cuts in two is whole in the next one with so much before it. */

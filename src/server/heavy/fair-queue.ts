@@ -56,14 +56,17 @@ export function fairQueue<T extends Waiting>(limits: QueueLimits): FairQueue<T> 
         Number(late(b)) - Number(late(a)) ||
         (late(a) ? 0 : a.size - b.size) ||
         a.since - b.since;
-      const next = entries.filter(may).reduce<T | null>((best, one) => (best && before(best, one) <= 0 ? best : one), null);
+      const next = entries
+        .filter(may)
+        .reduce<T | null>((best, one) => (best && before(best, one) <= 0 ? best : one), null);
       if (!next) return null;
       this.remove(next);
       turn += 1;
       served.set(next.person, turn);
       // Who waits for nothing any more begins anew.
       if (served.size > 1000)
-        for (const person of served.keys()) if (!entries.some((one) => one.person === person)) served.delete(person);
+        for (const person of served.keys())
+          if (!entries.some((one) => one.person === person)) served.delete(person);
       return next;
     },
   };

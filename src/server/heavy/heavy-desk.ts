@@ -108,7 +108,11 @@ export function heavyDesk(environment: Environment): HeavyDesk {
   };
 }
 
-function workerThread({ databaseUrl, heavyWorker, fileReader }: Environment): Thread<HeavyQuestion, HeavyAnswer> {
+function workerThread({
+  databaseUrl,
+  heavyWorker,
+  fileReader,
+}: Environment): Thread<HeavyQuestion, HeavyAnswer> {
   const worker = new Worker(heavyWorker, {
     workerData: { databaseUrl, fileReader },
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },

@@ -1,9 +1,9 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { isDatabaseAway } from '../../db/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
+import { isDatabaseAway } from '../../db/index.ts';
 import { guardedReply } from '../guarded.ts';
-import { failureReply } from '../reply.ts';
 import { portsOf } from '../ports.ts';
+import { failureReply } from '../reply.ts';
 import { readSent } from './heavy-endpoint-work.ts';
 import { HEAVY_ENDPOINTS } from './heavy-endpoints.ts';
 import type { HeavyAnswer, HeavyQuestion, HeavyWork, MadeReply } from './heavy-messages.ts';
@@ -14,8 +14,7 @@ const CONNECTIONS = 2;
 
 // A thread of its own with a plan of its own, kept current by version as the server keeps its own.
 const ports = portsOf(workerData as { databaseUrl: string; fileReader: string }, CONNECTIONS);
-const post = (answer: HeavyAnswer, transfer: ArrayBuffer[] = []) =>
-  parentPort!.postMessage(answer, transfer);
+const post = (answer: HeavyAnswer, transfer: ArrayBuffer[] = []) => parentPort!.postMessage(answer, transfer);
 
 parentPort!.on('message', async ({ number, work }: HeavyQuestion) => {
   try {
@@ -26,7 +25,12 @@ parentPort!.on('message', async ({ number, work }: HeavyQuestion) => {
     const reply = await made(await replyTo(work, (line) => post({ number, kind: 'news', line })));
     post({ number, kind: 'reply', reply }, [reply.body.buffer as ArrayBuffer]);
   } catch (error) {
-    post({ number, kind: 'failed', error: String((error as Error).stack ?? error), away: isDatabaseAway(error) });
+    post({
+      number,
+      kind: 'failed',
+      error: String((error as Error).stack ?? error),
+      away: isDatabaseAway(error),
+    });
   }
 });
 

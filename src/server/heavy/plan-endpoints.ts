@@ -20,6 +20,7 @@ import {
   previewMany,
   previewPromotion,
   savePromotion,
+  seenBy,
 } from '../../usecases/index.ts';
 import { parseJson } from '../read-body.ts';
 import { failureReply, json, outcomeReply } from '../reply.ts';
@@ -87,7 +88,7 @@ export const PLAN_ENDPOINTS = {
   ),
   'whole-plan': onBytes(async ({ app, person }) => {
     if (person.stores !== null) return failureReply({ kind: 'forbidden' });
-    const { document } = await app.book.current();
+    const { document } = await seenBy(app.book, person);
     return json(document, 200, { 'content-disposition': 'attachment; filename="plan.json"' });
   }),
   'replace-plan': onBytes(async ({ app, person, bytes }) => {

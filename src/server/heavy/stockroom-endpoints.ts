@@ -106,7 +106,9 @@ export const STOCKROOM_ENDPOINTS = {
       if (matching === undefined)
         return failureReply({
           kind: 'invalid',
-          faults: [{ path: ['matching'], what: 'it is no matching', wanted: 'an object of heads and fields' }],
+          faults: [
+            { path: ['matching'], what: 'it is no matching', wanted: 'an object of heads and fields' },
+          ],
         });
       const read = await app.readFile(bytes);
       if (!read.ok) return failureReply(read.failure);
@@ -125,9 +127,7 @@ export const STOCKROOM_ENDPOINTS = {
   /** The lines of a worksheet out of a file, whose bytes are the body. Nothing is saved. */
   'sheet-lines': onBytes(async ({ app, bytes }) => {
     const read = await app.readFile(bytes);
-    return read.ok
-      ? json(await readSheetLines(app, read.value))
-      : failureReply(read.failure);
+    return read.ok ? json(await readSheetLines(app, read.value)) : failureReply(read.failure);
   }),
   /** Rows that stand on a page, as a file. */
   'write-file': onBody(writeFileRequest, async ({ input: { name, kind, columns, rows } }) =>
@@ -153,8 +153,6 @@ function matchingOf(text: string | null): Matching | null | undefined {
   if (text === null) return null;
   const raw = parsed(text);
   const isMatching =
-    typeof raw === 'object' &&
-    raw !== null &&
-    Object.values(raw).every((field) => typeof field === 'string');
+    typeof raw === 'object' && raw !== null && Object.values(raw).every((field) => typeof field === 'string');
   return isMatching ? (raw as Matching) : undefined;
 }

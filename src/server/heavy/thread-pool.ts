@@ -85,7 +85,9 @@ export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
     if (own.length >= Math.max(1, options.threads - 1)) return false;
     if (!entry.long) return true;
     const long = running.filter((one) => one.long);
-    return long.length < Math.max(1, options.threads - 1) && !long.some(({ person }) => person === entry.person);
+    return (
+      long.length < Math.max(1, options.threads - 1) && !long.some(({ person }) => person === entry.person)
+    );
   }
 
   function next(): void {

@@ -1,7 +1,9 @@
 import { templateRequest } from '../../../contracts/index.ts';
 import { endpoint, json, keepTemplate, listTemplates, outcomeReply } from '../../../server/index.ts';
 
-export const GET = endpoint({ permission: 'see' }, async ({ app }) => json(await listTemplates(app)));
+export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
+  json(await listTemplates(app, person)),
+);
 
 export const POST = endpoint(
   { permission: 'plan', schema: templateRequest },

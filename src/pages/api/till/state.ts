@@ -1,5 +1,13 @@
 import { shape, terminalReport } from '../../../contracts/index.ts';
-import { failureReply, json, KB, log, noteTerminal, readJson, terminalEndpoint } from '../../../server/index.ts';
+import {
+  failureReply,
+  json,
+  KB,
+  log,
+  noteTerminal,
+  readJson,
+  terminalEndpoint,
+} from '../../../server/index.ts';
 
 export const POST = terminalEndpoint(async ({ app, terminal, context }) => {
   const read = await readJson(context.request, 8 * KB);
