@@ -17,18 +17,13 @@ export function accept(
   const shaped = parseEnvelope(raw);
   if (!shaped.ok) return { ok: false, why: 'the price file has not the form of one' };
   const envelope = shaped.value;
-  const genuine = verify(
-    null,
-    Buffer.from(envelope.content, 'utf8'),
-    createPublicKey(till.publicKey),
-    Buffer.from(envelope.signature, 'base64'),
-  );
-  if (!genuine)
+  if (!isGenuine(envelope, till.publicKey))
     return {
       ok: false,
       why: `the signature of price file ${envelope.number} does not fit; it was tampered with or cut off`,
     };
-  const content = JSON.parse(envelope.content) as PriceFileContent;
+  const content = contentOf(envelope.content);
+  if (!content) return { ok: false, why: `price file ${envelope.number} holds nothing that can be read` };
   if (content.format !== 'bell-tag-price-file' || content.version !== 1)
     return { ok: false, why: `price file ${envelope.number} has a format this till does not know` };
   if (content.store !== till.store)
@@ -39,4 +34,26 @@ export function accept(
   if (till.holds !== null && content.number <= till.holds)
     return { ok: false, why: `price file ${content.number} is not newer than ${till.holds}` };
   return { ok: true, envelope };
+}
+
+function isGenuine({ content, signature }: PriceFileEnvelope, publicKey: string): boolean {
+  try {
+    return verify(
+      null,
+      Buffer.from(content, 'utf8'),
+      createPublicKey(publicKey),
+      Buffer.from(signature, 'base64'),
+    );
+  } catch {
+    return false;
+  }
+}
+
+function contentOf(text: string): PriceFileContent | null {
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' ? (value as PriceFileContent | null) : null;
+  } catch {
+    return null;
+  }
 }

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { idInAddress, idOfAddress, pathInOneWay } from '../src/contracts/index.ts';
 import { basketAsked, basketOf, linesOf } from './asked-basket.ts';
 import { listPage, tillPage } from './page.ts';
 import { mediaTypeOf, pictureDisk } from './picture-disk.ts';
@@ -46,6 +47,14 @@ function main(folder: string, port: number, pollEvery: number): void {
   }).listen(port, '127.0.0.1');
 }
 
+/** A page of another site that makes a reader's browser press buttons here. */
+function comesFromElsewhere({ method, headers }: IncomingMessage): boolean {
+  if (method === 'GET' || method === 'HEAD') return false;
+  const site = headers['sec-fetch-site'];
+  if (headers.origin !== undefined) return headers.origin !== `http://${headers.host}`;
+  return site !== undefined && site !== 'same-origin' && site !== 'none';
+}
+
 /** Each till in its own rhythm, spread over the interval. */
 function keepPolling(one: Till, every: number, first: number): void {
   setTimeout(async () => {
@@ -60,10 +69,12 @@ async function serve(
   response: ServerResponse,
 ): Promise<void> {
   const url = new URL(request.url ?? '/', 'http://till');
-  const [, , id = '', action = '', detail = ''] = url.pathname.split('/').map(decodeURIComponent);
+  const [, , id = '', action = '', detail = ''] = pathInOneWay(url.pathname).split('/').map(idOfAddress);
   const one = tills.get(id);
   const html = (text: string, status = 200) =>
     response.writeHead(status, { 'content-type': 'text/html; charset=utf-8' }).end(text);
+  if (comesFromElsewhere(request))
+    return void response.writeHead(403).end('asked from a page of another site');
   if (url.pathname === '/') return void html(listPage([...tills.values()].map((entry) => entry.state())));
   if (!one) return void response.writeHead(404).end('no such till');
   const asked = { code: url.searchParams.get('code') ?? '', group: url.searchParams.get('group') ?? '' };
@@ -74,7 +85,7 @@ async function serve(
     const fault = control(one, new URLSearchParams(await bodyOf(request)));
     if (fault !== null) return void html(tillPage(one.state(), null, asked, fault), 422);
     await one.poll();
-    return void response.writeHead(303, { location: `/till/${id}` }).end();
+    return void response.writeHead(303, { location: `/till/${idInAddress(id)}` }).end();
   }
   if (action === 'state')
     return void response
@@ -132,9 +143,16 @@ function control(one: Till, form: URLSearchParams): string | null {
   return null;
 }
 
+const MOST_ASKED = 1_000_000;
+
 async function bodyOf(request: IncomingMessage): Promise<string> {
   const chunks: Buffer[] = [];
-  for await (const chunk of request) chunks.push(chunk as Buffer);
+  let length = 0;
+  for await (const chunk of request as AsyncIterable<Buffer>) {
+    length += chunk.length;
+    if (length > MOST_ASKED) throw new Error(`more than ${MOST_ASKED} bytes were sent`);
+    chunks.push(chunk);
+  }
   return Buffer.concat(chunks).toString('utf8');
 }
 

@@ -1,3 +1,4 @@
+import { idInAddress } from '../src/contracts/index.ts';
 import { formatMoment, type Instant, zoneClock } from '../src/core/calendar/index.ts';
 import { momentWords } from '../src/core/sentence/index.ts';
 import type { Rung } from './ring.ts';
@@ -28,7 +29,7 @@ const clockOf = (state: TillState): string => formatMoment(state.clock as Instan
 export function listPage(states: readonly TillState[]): string {
   const rows = states.map(
     (state) =>
-      `<tr><td><a href="/till/${escapeHtml(state.id)}">${escapeHtml(state.id)}</a></td><td>${state.on ? 'on' : '<b class="off">off</b>'}</td><td>${state.holds === null ? 'nothing yet' : `price file ${state.holds}`}</td><td>${clockOf(state)}</td><td>${escapeHtml(state.problem)}</td></tr>`,
+      `<tr><td><a href="/till/${idInAddress(state.id)}">${escapeHtml(state.id)}</a></td><td>${state.on ? 'on' : '<b class="off">off</b>'}</td><td>${state.holds === null ? 'nothing yet' : `price file ${state.holds}`}</td><td>${clockOf(state)}</td><td>${escapeHtml(state.problem)}</td></tr>`,
   );
   return document(
     'Simulated tills',
@@ -55,11 +56,11 @@ export function tillPage(
 ${state.picturesToCome > 0 ? `<p>${state.picturesToCome} pictures still to come.</p>` : ''}
 ${state.problem ? `<p class="off" role="status">${escapeHtml(state.problem)}</p>` : ''}
 <form><label>SKU or barcode<input name="code" value="${escapeHtml(asked.code)}" autofocus></label><label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label><button>Ring</button></form>
-<p><a href="/till/${escapeHtml(state.id)}/basket">A whole basket</a></p>
+<p><a href="/till/${idInAddress(state.id)}/basket">A whole basket</a></p>
 ${rung ? rungWords(rung) : ''}
 <h2>Make trouble</h2><p>Set its clock to a minute before a promotion starts, make it slow, or switch it off: Bell Tag tells at Send.</p>
 ${fault === null ? '' : `<p class="off" role="alert">${escapeHtml(fault)}</p>`}
-<form method="post" action="/till/${escapeHtml(state.id)}/control"><label>Clock at the store<input name="clock" placeholder="2027-03-01T08:59"></label><label>Delay in ms<input name="delay" value="${state.delay}" inputmode="numeric"></label>
+<form method="post" action="/till/${idInAddress(state.id)}/control"><label>Clock at the store<input name="clock" placeholder="2027-03-01T08:59"></label><label>Delay in ms<input name="delay" value="${state.delay}" inputmode="numeric"></label>
 <button name="set" value="1">Set</button><button name="right" value="1">Right clock</button><button name="on" value="${state.on ? '0' : '1'}">Switch ${state.on ? 'off' : 'on'}</button></form>`,
   );
 }

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { writeWhole } from './write-whole.ts';
 
 /** Pictures on a till's own disk, named by the SHA-256 of their bytes. */
 export interface PictureDisk {
@@ -20,9 +21,7 @@ export function pictureDisk(folder: string): PictureDisk {
     read: (id) => (isPictureId(id) && existsSync(at(id)) ? readFileSync(at(id)) : null),
     write(id, bytes) {
       if (createHash('sha256').update(bytes).digest('hex') !== id) return false;
-      mkdirSync(here, { recursive: true });
-      writeFileSync(`${at(id)}.part`, bytes);
-      renameSync(`${at(id)}.part`, at(id));
+      writeWhole(at(id), bytes);
       return true;
     },
     keepOnly(ids) {

@@ -1,11 +1,15 @@
-import { existsSync, mkdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
-import { type PriceFileEnvelope, parseEnvelope } from '../src/contracts/index.ts';
+import { existsSync, mkdirSync, readFileSync, renameSync, statSync } from 'node:fs';
+import type { PriceFileEnvelope } from '../src/contracts/index.ts';
+import { writeWhole } from './write-whole.ts';
 
 /** A till's own disk: the one price file in force. */
 export interface PriceFileDisk {
-  read(): PriceFileEnvelope | null;
+  /** What lies there, whatever it is: it is to be checked as what comes over the wire is. Null: nothing. */
+  read(): unknown;
   /** Whole or not at all: a cut-off write leaves the file before. */
   write(envelope: PriceFileEnvelope): void;
+  /** Takes a file that is not good out of the way, and keeps it to be looked at. */
+  putAside(): void;
   /** When the file in force was written, ISO 8601 UTC; null where there is none. */
   since(): string | null;
 }
@@ -17,16 +21,13 @@ export function priceFileDisk(folder: string): PriceFileDisk {
     read() {
       if (!existsSync(path)) return null;
       try {
-        const shaped = parseEnvelope(JSON.parse(readFileSync(path, 'utf8')));
-        return shaped.ok ? shaped.value : null;
+        return JSON.parse(readFileSync(path, 'utf8'));
       } catch {
-        return null;
+        return 'no JSON';
       }
     },
     since: () => (existsSync(path) ? statSync(path).mtime.toISOString() : null),
-    write(envelope) {
-      writeFileSync(`${path}.part`, JSON.stringify(envelope));
-      renameSync(`${path}.part`, path);
-    },
+    putAside: () => renameSync(path, `${folder}/price-file.put-aside.json`),
+    write: (envelope) => writeWhole(path, JSON.stringify(envelope)),
   };
 }

@@ -1,3 +1,4 @@
+import { idInAddress } from '../src/contracts/index.ts';
 import type { ReceiptDocument } from '../src/core/basket/index.ts';
 import { document, escapeHtml } from './page.ts';
 import type { BasketAnswer, RungBasket } from './ring-basket.ts';
@@ -24,7 +25,7 @@ export function basketPage(state: TillState, asked: AskedBasket, answer: BasketA
     `<label>${label}<input name="${name}" value="${escapeHtml(asked[name])}" size="${size}"></label>`;
   return document(
     `Basket at till ${state.id}`,
-    `<p><a href="/till/${escapeHtml(state.id)}">Till ${escapeHtml(state.id)}</a></p><h1>A basket</h1>
+    `<p><a href="/till/${idInAddress(state.id)}">Till ${escapeHtml(state.id)}</a></p><h1>A basket</h1>
 <form><label>SKU or barcode<input name="add" autofocus></label><label>How many<input name="quantity" value="1" size="4"></label><button>Put in</button>
 ${field('Goods so far', 'lines', 30)}${field('Codes', 'codes', 12)}${field('Paid by', 'payment', 8)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
 ${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state.id, answer.rung) : faultWords(answer.faults)}`,
@@ -44,7 +45,7 @@ function receiptWords(till: string, { receipt, labels, names, pictures }: RungBa
     return pictures[promotion] === undefined
       ? []
       : [
-          `<figure><img src="/till/${escapeHtml(till)}/picture/${pictures[promotion]}" alt="${label}" height="120"><figcaption>${label}</figcaption></figure>`,
+          `<figure><img src="/till/${idInAddress(till)}/picture/${pictures[promotion]}" alt="${label}" height="120"><figcaption>${label}</figcaption></figure>`,
         ];
   });
   return `<section role="status">${shown.join('')}<table><tbody>${receipt.lines.map(line).join('')}</tbody></table>

@@ -18,7 +18,7 @@ let origin: string;
 /** What the server answers next to "anything newer?", and what it was told. */
 let newest: unknown;
 let reports: TerminalReport[];
-let disk: { held: PriceFileEnvelope | null };
+let disk: { held: unknown; aside: unknown; full: boolean };
 /** Bytes of pictures as the server hands them out, by their names. */
 let served: Map<string, string>;
 let folder: string;
@@ -27,7 +27,7 @@ const chain = signed();
 beforeEach(async () => {
   newest = null;
   reports = [];
-  disk = { held: null };
+  disk = { held: null, aside: null, full: false };
   served = new Map();
   folder = mkdtempSync(join(tmpdir(), 'till-'));
   server = createServer((request, response) => {
@@ -54,6 +54,7 @@ afterEach(async () => {
   await new Promise((resolve) => server.close(resolve));
 });
 
+const held = () => disk.held as PriceFileEnvelope | null;
 const NOW = Date.parse('2027-04-14T10:00:00Z');
 const make = (now = () => NOW): Till =>
   till(
@@ -67,7 +68,12 @@ const make = (now = () => NOW): Till =>
       disk: {
         read: () => disk.held,
         write: (envelope) => {
+          if (disk.full) throw Object.assign(new Error('no space left'), { code: 'ENOSPC' });
           disk.held = envelope;
+        },
+        putAside: () => {
+          disk.aside = disk.held;
+          disk.held = null;
         },
         since: () => (disk.held ? '2027-04-14T09:59:00Z' : null),
       },
@@ -80,10 +86,51 @@ describe('a till', () => {
     const one = make();
     await one.poll();
     expect(one.state()).toMatchObject({ holds: 3, problem: null });
-    expect(disk.held?.number).toBe(3);
+    expect(held()?.number).toBe(3);
     expect(reports.at(-1)).toMatchObject({ holds: 3, problem: null, clock: '2027-04-14T10:00:00.000Z' });
     expect(one.ring('milk', null)).toMatchObject({ price: '24.90', promotion: null });
     expect(one.ring('nothing', null)).toMatchObject({ price: null, problem: 'not-carried' });
+  });
+
+  it.each<[string, () => unknown, RegExp]>([
+    ['no JSON', () => 'no JSON', /form/],
+    [
+      'another price in it',
+      () => ({ ...chain.file(4), content: chain.file(4).content.replace('24.90', '0.90') }),
+      /signature/,
+    ],
+    ['a file of another store', () => chain.file(4, 'west'), /store west/],
+    ['another number than was signed', () => ({ ...chain.file(4), number: 5 }), /says inside/],
+    ['signed, and no plan in it', () => chain.file(4, 'east', { nothing: true }), /cannot be read/],
+    ['no signature', () => ({ ...chain.file(4), signature: '' }), /signature/],
+    ['nothing but null', () => ({ content: null }), /form/],
+  ])('that finds %s on its own disk puts it aside, tells, and fetches anew', async (_, lies, why) => {
+    disk.held = lies();
+    const one = make();
+    expect(one.state()).toMatchObject({ holds: null, problem: expect.stringMatching(why) });
+    expect(disk.aside).toEqual(lies());
+    await one.poll();
+    expect(reports.at(-1)).toMatchObject({ holds: null, problem: expect.stringMatching(/put aside/) });
+    newest = chain.file(4);
+    await one.poll();
+    expect(one.state()).toMatchObject({ holds: 4, problem: null });
+  });
+
+  it('whose disk is full says so, keeps what it holds, and rests before it tries again', async () => {
+    let now = NOW;
+    disk.held = chain.file(3);
+    const one = make(() => now);
+    disk.full = true;
+    newest = chain.file(4);
+    await one.poll();
+    expect(one.state()).toMatchObject({ holds: 3, problem: expect.stringMatching(/disk is full/) });
+    expect(reports.at(-1)).toMatchObject({ problem: expect.stringMatching(/disk is full/) });
+    disk.full = false;
+    await one.poll();
+    expect(one.state().holds).toBe(3);
+    now += 61_000;
+    await one.poll();
+    expect(one.state()).toMatchObject({ holds: 4, problem: null });
   });
 
   it.each<[string, () => unknown]>([
@@ -106,7 +153,7 @@ describe('a till', () => {
       await one.poll();
       expect(one.state()).toMatchObject({ holds: 3, problem: expect.stringMatching(/price file/) });
       expect(reports.at(-1)).toMatchObject({ holds: 3, problem: expect.stringMatching(/price file/) });
-      expect(disk.held?.number).toBe(3);
+      expect(held()?.number).toBe(3);
       expect(one.ring('milk', null)).toMatchObject({ price: '24.90' });
       newest = null;
       await one.poll();

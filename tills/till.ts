@@ -2,10 +2,12 @@ import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.t
 import { type Instant, parseMoment, zoneClock } from '../src/core/calendar/index.ts';
 import { picturesIn } from '../src/core/price-file/index.ts';
 import { accept } from './accept.ts';
+import { type BoundedReply, boundedFetch } from './bounded-fetch.ts';
 import type { PictureDisk } from './picture-disk.ts';
 import type { PriceFileDisk } from './price-file-disk.ts';
 import type { Ringer, Rung } from './ring.ts';
 import type { BasketAnswer } from './ring-basket.ts';
+import { isFullDisk } from './write-whole.ts';
 
 export interface TillIdentity {
   readonly id: string;
@@ -57,14 +59,21 @@ export interface TillPorts {
 }
 
 const REPORT_EVERY = 30_000;
+const REST_OF_A_FULL_DISK = 60_000;
+/** No talk with the server takes longer. */
+const WITHIN = 20_000;
+/** Bytes that are taken, as they come out unpacked. */
+const MOST = { file: 200_000_000, picture: 2_000_000, answer: 100_000 };
 
 export function till(identity: TillIdentity, ports: TillPorts): Till {
-  let envelope: PriceFileEnvelope | null = ports.disk.read();
+  const found = fromDisk();
+  let envelope: PriceFileEnvelope | null = found.envelope;
   let heldSince: string | null = envelope ? ports.disk.since() : null;
   let on = true;
   let skew = 0;
   let delay = 0;
-  let problem: string | null = null;
+  let problem: string | null = found.problem;
+  let restUntil = 0;
   let reported = { at: 0, text: '' };
   let named: ReadonlySet<string> = envelope ? picturesIn(envelope.content) : new Set();
   const toCome = () => [...named].filter((id) => !ports.pictures.has(id));
@@ -73,9 +82,25 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   const clock = () => ports.now() + skew;
   let groups: TillState['groups'] | null = null;
 
+  /** What lies on the disk is trusted no more than what comes over the wire; what fails is put aside, and told. */
+  function fromDisk(): { envelope: PriceFileEnvelope | null; problem: string | null } {
+    try {
+      const lies = ports.disk.read();
+      if (lies === null) return { envelope: null, problem: null };
+      const accepted = accept(lies, { ...identity, publicKey: ports.publicKey, holds: null });
+      const why = accepted.ok ? ports.ringer.faultOf(accepted.envelope.content) : accepted.why;
+      if (accepted.ok && why === null) return { envelope: accepted.envelope, problem: null };
+      ports.disk.putAside();
+      return { envelope: null, problem: `what lay on the disk was put aside: ${why}` };
+    } catch (error) {
+      return { envelope: null, problem: `the disk cannot be read (${(error as Error).message})` };
+    }
+  }
+
   /** A server closes connections that are idle: the first question on a closed one fails, and all is well. */
-  async function ask(what: string, init: RequestInit = {}): Promise<Response> {
-    const once = () => fetch(`${ports.server}/api/till/${what}`, { ...init, headers });
+  async function ask(what: string, most: number, init: RequestInit = {}): Promise<BoundedReply> {
+    const limits = { within: WITHIN, most };
+    const once = () => boundedFetch(`${ports.server}/api/till/${what}`, { ...init, headers }, limits);
     try {
       return await once();
     } catch {
@@ -85,14 +110,14 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
 
   async function fetchNewer(): Promise<void> {
     const have = envelope ? `?have=${envelope.number}` : '';
-    const reply = await ask(`price-file${have}`);
+    const reply = await ask(`price-file${have}`, MOST.file);
     if (reply.status === 204) {
       // Nothing newer, and the server answers: whatever was wrong is over.
-      problem = null;
+      if (envelope) problem = null;
       return;
     }
-    if (!reply.ok) throw new Error(`the server answered ${reply.status}`);
-    const accepted = accept(await reply.json().catch(() => null), {
+    if (reply.status !== 200) throw new Error(`the server answered ${reply.status}`);
+    const accepted = accept(jsonOf(reply.bytes), {
       ...identity,
       publicKey: ports.publicKey,
       holds: envelope?.number ?? null,
@@ -116,12 +141,23 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     ports.pictures.keepOnly(named);
   }
 
+  async function fetchAll(): Promise<void> {
+    try {
+      await fetchNewer();
+      await fetchPictures();
+    } catch (error) {
+      if (!isFullDisk(error)) throw error;
+      problem = 'its disk is full: nothing new can be kept, and what it held before stays in force';
+      restUntil = ports.now() + REST_OF_A_FULL_DISK;
+    }
+  }
+
   /** What the price file in force names and is not there yet. It rings without them all the same. */
   async function fetchPictures(): Promise<void> {
     for (const id of toCome()) {
-      const reply = await ask(`picture/${id}`);
-      if (!reply.ok) continue;
-      if (!ports.pictures.write(id, new Uint8Array(await reply.arrayBuffer())))
+      const reply = await ask(`picture/${id}`, MOST.picture);
+      if (reply.status !== 200) continue;
+      if (!ports.pictures.write(id, reply.bytes))
         problem = `picture ${id.slice(0, 8)}… came as something else, and is left out`;
     }
   }
@@ -131,8 +167,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     const text = JSON.stringify([state, skew]);
     if (text === reported.text && ports.now() - reported.at < REPORT_EVERY) return;
     const body: TerminalReport = { ...state, clock: new Date(clock()).toISOString() };
-    const reply = await ask('state', { method: 'POST', body: JSON.stringify(body) });
-    if (reply.ok) reported = { at: ports.now(), text };
+    const reply = await ask('state', MOST.answer, { method: 'POST', body: JSON.stringify(body) });
+    if (reply.status === 200) reported = { at: ports.now(), text };
   }
 
   return {
@@ -157,8 +193,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       if (!on) return;
       if (delay > 0) await new Promise((resolve) => setTimeout(resolve, delay));
       try {
-        await fetchNewer();
-        await fetchPictures();
+        // A disk that was full is full a moment later, too: what is held stays in force until then.
+        if (ports.now() >= restUntil) await fetchAll();
         await report();
       } catch (error) {
         // Cut off: what is held stays in force, and the next poll tries again.
@@ -195,6 +231,14 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       delay = Math.max(0, ms);
     },
   };
+}
+
+function jsonOf(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(new TextDecoder().decode(bytes));
+  } catch {
+    return null;
+  }
 }
 
 function groupsIn(envelope: PriceFileEnvelope): TillState['groups'] {

@@ -1,3 +1,4 @@
+export * from './address.ts';
 export * from './basket-document.ts';
 export * from './outcome.ts';
 export * from './parse-plan.ts';

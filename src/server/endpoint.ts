@@ -1,6 +1,14 @@
 import type { APIContext, APIRoute } from 'astro';
 import type Joi from 'joi';
-import { failed, may, type Outcome, type Permission, type Person, shape } from '../contracts/index.ts';
+import {
+  failed,
+  idOfAddress,
+  may,
+  type Outcome,
+  type Permission,
+  type Person,
+  shape,
+} from '../contracts/index.ts';
 import { type App, app } from './app.ts';
 import { now } from './clock.ts';
 import { guardedReply } from './guarded.ts';
@@ -13,6 +21,8 @@ export interface Asked<T> {
   readonly app: App;
   readonly person: Person;
   readonly input: T;
+  /** The parts of the address, each read as the id that it stands for. */
+  readonly params: Readonly<Record<string, string>>;
   readonly context: APIContext;
 }
 
@@ -32,7 +42,7 @@ export function endpoint<T = null>(
     if (!person.ok) return person.refusal;
     const read = await readInput(options, context);
     if (!read.ok) return failureReply(read.failure);
-    return work({ app: app(), person: person.value, input: read.value, context });
+    return work({ app: app(), person: person.value, input: read.value, params: paramsOf(context), context });
   });
 }
 
@@ -47,7 +57,7 @@ export function heavyEndpoint(
   return guarded(async (context) => {
     const person = personWho(context, options.permission);
     if (!person.ok) return person.refusal;
-    const { request, url, params } = context;
+    const { request, url } = context;
     const body =
       options.most === undefined
         ? { ok: true as const, value: null }
@@ -56,7 +66,7 @@ export function heavyEndpoint(
     const sent = {
       bytes: body.value,
       query: Object.fromEntries(url.searchParams),
-      params: Object.fromEntries(Object.entries(params).map(([name, text]) => [name, text ?? ''])),
+      params: paramsOf(context),
     };
     return streamed((onNews) =>
       app().heavy.reply({ task, person: person.value, sent, now: now(), signal: request.signal }, onNews),
@@ -113,6 +123,9 @@ const responseOf = ({ status, headers, body }: MadeReply): Response =>
     status,
     headers: headers.map(([name, value]) => [name, value] as [string, string]),
   });
+
+const paramsOf = ({ params }: APIContext): Record<string, string> =>
+  Object.fromEntries(Object.entries(params).map(([name, text]) => [name, idOfAddress(text ?? '')]));
 
 type WhoAsks = { ok: true; value: Person } | { ok: false; refusal: Response };
 

@@ -5,6 +5,8 @@ import type { PromotionDocument } from '../core/plan/index.ts';
 export interface DraftStore {
   keep(person: string, key: string, draft: object, revision: number | null): Promise<void>;
   find(person: string, key: string): Promise<KeptDraft | null>;
+  /** How many are kept under other keys. */
+  othersThan(person: string, key: string): Promise<number>;
   /** Newest first. */
   all(person: string): Promise<readonly KeptDraft[]>;
   drop(person: string, key: string): Promise<void>;

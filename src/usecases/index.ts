@@ -9,6 +9,7 @@ export * from './change-many.ts';
 export * from './change-stockroom.ts';
 export * from './draft-store.ts';
 export * from './follow-aim.ts';
+export * from './keep-draft.ts';
 export * from './lay-out-worksheet.ts';
 export * from './list-choices.ts';
 export * from './list-promotions.ts';

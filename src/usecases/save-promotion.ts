@@ -1,5 +1,15 @@
 import { isDeepStrictEqual } from 'node:util';
-import { done, failed, may, type Outcome, type Person, promotionSchema, shape } from '../contracts/index.ts';
+import {
+  done,
+  failed,
+  invalid,
+  isReservedId,
+  may,
+  type Outcome,
+  type Person,
+  promotionSchema,
+  shape,
+} from '../contracts/index.ts';
 import { currencyOf } from '../core/money/index.ts';
 import {
   checkContext,
@@ -33,6 +43,8 @@ export async function savePromotion(
   const { document } = await ports.book.current();
   const read = readPromotionInput(input.promotion, document);
   if (!read.ok) return read;
+  if (input.revision === null && isReservedId(read.value.id))
+    return invalid(['id'], `"${read.value.id}" is the name of a page or an action`, 'another id');
   const before = input.revision === null ? null : await ports.promotions.find(read.value.id);
   const terms = before?.promotion.supplier;
   const promotion: PromotionDocument = {

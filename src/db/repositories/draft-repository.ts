@@ -1,4 +1,4 @@
-import { and, asc, desc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, ne } from 'drizzle-orm';
 import type { MatchingStore } from '../../usecases/bring-in.ts';
 import type { DraftStore, TemplateStore } from '../../usecases/draft-store.ts';
 import type { Database } from '../connect.ts';
@@ -20,6 +20,8 @@ export function draftRepository(db: Database): DraftStore {
         .values({ person, key, ...row })
         .onConflictDoUpdate({ target: [t.keptDraft.person, t.keptDraft.key], set: row });
     },
+    othersThan: (person, key) =>
+      db.$count(t.keptDraft, and(eq(t.keptDraft.person, person), ne(t.keptDraft.key, key))),
     async find(person, key) {
       const [row] = await db.select().from(t.keptDraft).where(of(person, key));
       return row ? kept(row) : null;

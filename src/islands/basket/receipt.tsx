@@ -1,3 +1,4 @@
+import { idInAddress } from '../../contracts/index.ts';
 import type { TrialBasket } from '../../contracts/view/index.ts';
 
 /** The receipt as the till prints it. */
@@ -123,7 +124,7 @@ export function Receipt({
           ].map(({ promotion, times, saving }) => (
             <li key={promotion} className="hairline border-b py-1.5">
               <div className="flex gap-3">
-                <a className="link flex-1" href={`/plan/${encodeURIComponent(promotion)}${query}`}>
+                <a className="link flex-1" href={`/plan/${idInAddress(promotion)}${query}`}>
                   {nameOf(promotion)}
                 </a>
                 <span className="tabular-nums">

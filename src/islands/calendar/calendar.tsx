@@ -10,6 +10,7 @@ import {
 } from '@dnd-kit/core';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import {
   type CalendarLane,
   LANES_BY,
@@ -97,7 +98,7 @@ function Desk({ view, plans, approves }: CalendarProps) {
 
   async function save(document: PriceChangePromotionDocument, revision: number): Promise<number> {
     const { revision: next } = await ask<{ revision: number }>(
-      `/api/promotions/${encodeURIComponent(document.id)}`,
+      `/api/promotions/${idInAddress(document.id)}`,
       {
         method: 'PUT',
         body: { promotion: document, revision },
@@ -192,7 +193,7 @@ function Desk({ view, plans, approves }: CalendarProps) {
           setSaid('');
           setOpened(null);
           setPull({ id: bar.id, grip, days: 0 });
-          setOpened(await ask<Opened>(`/api/promotions/${encodeURIComponent(bar.id)}`));
+          setOpened(await ask<Opened>(`/api/promotions/${idInAddress(bar.id)}`));
         }}
         onDragMove={({ delta }) =>
           setPull((before) => before && { ...before, days: Math.round(delta.x / dayWidth()) })
@@ -291,7 +292,7 @@ function Lane({
             lane={lane.id}
             count={days.count}
             pull={pull}
-            href={`/plan/${encodeURIComponent(one.bar.id)}${lensQuery(view.lens)}`}
+            href={`/plan/${idInAddress(one.bar.id)}${lensQuery(view.lens)}`}
             locked={locked}
             phase={one.bar.status === 'approved' ? 'firm' : 'loose'}
           />

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import {
   type Around,
   type LensView,
@@ -72,7 +73,7 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
             <p className="quiet text-sm">
               <a
                 className="link"
-                href={`/stockroom/item/${encodeURIComponent(story.data.item.sku)}${lensQuery(view.lens)}`}
+                href={`/stockroom/item/${idInAddress(story.data.item.sku)}${lensQuery(view.lens)}`}
               >
                 {story.data.item.sku}
               </a>
@@ -105,7 +106,7 @@ function Next({ story: { next }, view }: { story: PriceStory; view: LensView }) 
         <>
           {' '}
           through{' '}
-          <a className="link" href={`/plan/${encodeURIComponent(next.promotion.id)}${lensQuery(view.lens)}`}>
+          <a className="link" href={`/plan/${idInAddress(next.promotion.id)}${lensQuery(view.lens)}`}>
             {next.promotion.name}
           </a>
         </>

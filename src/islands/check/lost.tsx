@@ -1,3 +1,4 @@
+import { idInAddress } from '../../contracts/index.ts';
 import type { PriceStory } from '../../contracts/view/index.ts';
 import { LOST_REASON_WORDS } from '../../ui/words/index.ts';
 
@@ -9,7 +10,7 @@ export function Lost({ story, query }: { story: PriceStory; query: string }) {
   const rows = story.lost.map(({ id, name, reason, result }) => (
     <tr key={id}>
       <td>
-        <a className="hover:underline" href={`/plan/${encodeURIComponent(id)}${query}`}>
+        <a className="hover:underline" href={`/plan/${idInAddress(id)}${query}`}>
           {name}
         </a>
       </td>

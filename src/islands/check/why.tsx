@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import type { PriceStory } from '../../contracts/view/index.ts';
 import { shortDate } from '../../ui/moment.ts';
 import { PriceTag } from '../../ui/pieces/index.ts';
@@ -42,7 +43,7 @@ export function Why({ story, query }: { story: PriceStory; query: string }) {
         )}
         {winner ? (
           <Step figure={winner.working.split(' ').at(-1) ?? ''}>
-            <a className="link font-medium" href={`/plan/${encodeURIComponent(winner.id)}${query}`}>
+            <a className="link font-medium" href={`/plan/${idInAddress(winner.id)}${query}`}>
               {winner.name}
             </a>{' '}
             sets the price: {winner.working}.{winner.changesNothing ? ' That changes nothing.' : ''}
@@ -54,7 +55,7 @@ export function Why({ story, query }: { story: PriceStory; query: string }) {
         {onTop.map(({ id, name, before, after }) => (
           <Step key={id} figure={after}>
             On top,{' '}
-            <a className="link font-medium" href={`/plan/${encodeURIComponent(id)}${query}`}>
+            <a className="link font-medium" href={`/plan/${idInAddress(id)}${query}`}>
               {name}
             </a>{' '}
             takes it from {before} to {after}.

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { ask, refusalOf } from '../server/index.ts';
@@ -24,7 +25,7 @@ export function Again({ kept, view, onEnded }: { kept: Opened; view: LensView; o
       return (
         <>
           A draft for next week is there:{' '}
-          <a className="link" href={`/plan/${encodeURIComponent(ids[0]!)}${lensQuery(view.lens)}`}>
+          <a className="link" href={`/plan/${idInAddress(ids[0]!)}${lensQuery(view.lens)}`}>
             open it
           </a>
           .

@@ -1,3 +1,4 @@
+import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type Preview, type PreviewLine } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { PriceTag } from '../../ui/pieces/index.ts';
@@ -98,7 +99,7 @@ function Meets({ preview, view }: { preview: Preview; view: LensView }) {
       {preview.meets.slice(0, 4).map(({ id, name, priority, items, wins }) => (
         <li key={id}>
           {wins ? 'Loses to' : 'Takes over from'}{' '}
-          <a className="link" href={`/plan/${encodeURIComponent(id)}${lensQuery(view.lens)}`}>
+          <a className="link" href={`/plan/${idInAddress(id)}${lensQuery(view.lens)}`}>
             {name}
           </a>{' '}
           (priority {priority}) on {items} {items === 1 ? 'item' : 'items'}.

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import { type KeptDraft, type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { isPriceChange, type PromotionDocument, type WorksheetDocument } from '../../core/plan/index.ts';
 import type { TrialLine } from '../basket/index.ts';
@@ -113,7 +114,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
       const stands = await ask<Opened>(pathOf(promotion.id));
       setKept(stands);
       setDraft(draftOf(stands.promotion));
-      history.replaceState(null, '', `/plan/${encodeURIComponent(promotion.id)}${lensQuery(view.lens)}`);
+      history.replaceState(null, '', `/plan/${idInAddress(promotion.id)}${lensQuery(view.lens)}`);
       document.title = `${promotion.name} · Bell Tag`;
       setSaving({ kind: 'saved', words });
       if (!kept) await ask(`/api/drafts/${newKey}`, { method: 'DELETE', body: {} }).catch(() => {});
@@ -269,7 +270,7 @@ const withSheet = (draft: PriceChangeDraft, worksheet: WorksheetDocument): Price
   offer: { ...draft.offer, worksheet },
 });
 
-const pathOf = (id: string): string => `/api/promotions/${encodeURIComponent(id)}`;
+const pathOf = (id: string): string => `/api/promotions/${idInAddress(id)}`;
 
 function Conflict({ theirs, onTake, onKeep }: { theirs: Opened; onTake: () => void; onKeep: () => void }) {
   return (

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import { ask } from '../server/index.ts';
 import type { Draft } from './draft.ts';
 
@@ -6,7 +7,7 @@ import type { Draft } from './draft.ts';
 export type Keeping = 'nothing' | 'keeping' | 'kept' | 'not-kept';
 
 const RESTING = 800;
-const pathOf = (key: string): string => `/api/drafts/${encodeURIComponent(key)}`;
+const pathOf = (key: string): string => `/api/drafts/${idInAddress(key)}`;
 
 /**
  * Keeps what is being written on the server whenever it rests, so that it survives a closed tab; forgets it once it is

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { useEffect, useRef, useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import type { PromotionSummary } from '../../contracts/view/index.ts';
 import { PLACES } from '../../ui/places.ts';
 import { ask, WithServer } from '../server/index.ts';
@@ -188,7 +189,7 @@ function Everything({ query, plans }: { query: string; plans: boolean }) {
                   key={id}
                   className={item}
                   value={`${name} ${id}`}
-                  onSelect={() => go(`/plan/${encodeURIComponent(id)}${query}`)}
+                  onSelect={() => go(`/plan/${idInAddress(id)}${query}`)}
                 >
                   <span className="w-24 truncate text-sm opacity-80">{id}</span>
                   <span>{name}</span>

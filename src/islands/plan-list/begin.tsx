@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { idInAddress } from '../../contracts/index.ts';
 import { type KeptDraft, type LensView, lensQuery, type TemplateView } from '../../contracts/view/index.ts';
 import { ask } from '../server/index.ts';
 
@@ -18,7 +19,7 @@ export function Begin({ view }: { view: LensView }) {
   const pathOf = ({ key }: KeptDraft) =>
     key.startsWith('new-')
       ? `/plan/new${lensQuery(view.lens, { draft: key })}`
-      : `/plan/${encodeURIComponent(key)}${lensQuery(view.lens)}`;
+      : `/plan/${idInAddress(key)}${lensQuery(view.lens)}`;
   return (
     <>
       {(drafts.data ?? []).length > 0 ? (
@@ -33,7 +34,7 @@ export function Begin({ view }: { view: LensView }) {
               <button
                 type="button"
                 className="btn btn-ghost btn-xs px-1"
-                onClick={() => drop(`/api/drafts/${encodeURIComponent(draft.key)}`, 'drafts')}
+                onClick={() => drop(`/api/drafts/${idInAddress(draft.key)}`, 'drafts')}
               >
                 put aside<span className="sr-only"> {nameOf(draft)}</span>
               </button>

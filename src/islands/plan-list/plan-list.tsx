@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type PromotionSummary } from '../../contracts/view/index.ts';
 import { parseLocalDate } from '../../core/calendar/index.ts';
 import { PHASES, type Phase, phaseOf } from '../../ui/phase.ts';
@@ -245,10 +246,7 @@ function Table({
               </td>
             ) : null}
             <td>
-              <a
-                className="font-medium hover:underline"
-                href={`/plan/${encodeURIComponent(promotion.id)}${query}`}
-              >
+              <a className="font-medium hover:underline" href={`/plan/${idInAddress(promotion.id)}${query}`}>
                 {promotion.name}
               </a>
               <span className="quiet line-clamp-2 text-sm md:line-clamp-1" title={promotion.sentence}>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type SendReview, type StoreReview } from '../../contracts/view/index.ts';
 import { zoneWords } from '../../ui/moment.ts';
 
@@ -106,7 +107,7 @@ function Promotions({ review, query }: { review: SendReview; query: string }) {
         <li key={`${id} ${words}`} className="hairline flex gap-4 border-b py-2 first:border-t">
           <span className="w-24 flex-none">{words}</span>
           <span className="flex-1">
-            <a className="font-medium hover:underline" href={`/plan/${encodeURIComponent(id)}${query}`}>
+            <a className="font-medium hover:underline" href={`/plan/${idInAddress(id)}${query}`}>
               {name}
             </a>
             <span className="quiet block text-sm">{sentence}</span>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import type { TerminalRow, TerminalsView } from '../../contracts/view/index.ts';
 import { zoneWords } from '../../ui/moment.ts';
 import { TROUBLE_WORDS } from '../../ui/words/index.ts';
@@ -85,7 +86,7 @@ function Row({ row, tillPage }: { row: TerminalRow; tillPage: string | null }) {
         {tillPage ? (
           <a
             className="link"
-            href={`${tillPage}/till/${encodeURIComponent(terminal)}`}
+            href={`${tillPage}/till/${idInAddress(terminal)}`}
             title="Look at the simulated till"
           >
             {terminal}

@@ -1,3 +1,4 @@
+import { idInAddress } from '../../contracts/index.ts';
 import { type Column, type TableName, tableOf } from '../../contracts/table/index.ts';
 import type { SheetColumn } from '../sheet/index.ts';
 
@@ -90,5 +91,5 @@ export function pageOf(
   const page = PAGES[table];
   if (!page) return null;
   const field = 'sku' in cells ? 'sku' : 'id';
-  return { href: `${page}${encodeURIComponent(cells[field] ?? '')}${query}`, field };
+  return { href: `${page}${idInAddress(cells[field] ?? '')}${query}`, field };
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import type { ItemRule, StoreRule } from '../../core/plan/index.ts';
 import { itemWords, namesOf, storeWords } from '../../core/sentence/index.ts';
@@ -43,7 +44,7 @@ function Desk({ table, entry: opened, view, edits }: RuleDeskProps) {
   async function save(next: RuledEntry, words: string) {
     setRefusal(null);
     try {
-      await ask(`/api/stockroom/${table}/${encodeURIComponent(next.id)}`, {
+      await ask(`/api/stockroom/${table}/${idInAddress(next.id)}`, {
         method: 'PUT',
         body: { entry: next, was: kept },
       });

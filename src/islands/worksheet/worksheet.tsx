@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
 import { type Choices, type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { currencyOf, formatAmount, type MinorUnits } from '../../core/money/index.ts';
 import type { WorksheetDocument } from '../../core/plan/index.ts';
@@ -297,7 +298,7 @@ function Elsewhere({
       {meeting.slice(0, 4).map(({ id, name, items }, i) => (
         <span key={id}>
           {i > 0 ? ', ' : ''}
-          <a className="link" href={`/plan/${encodeURIComponent(id)}${query}`}>
+          <a className="link" href={`/plan/${idInAddress(id)}${query}`}>
             {name}
           </a>{' '}
           ({items})

@@ -1,5 +1,6 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import sirv from 'sirv';
+import { pathInOneWay } from '../../contracts/index.ts';
 import { log } from '../log.ts';
 import { addressOf } from './address.ts';
 
@@ -34,6 +35,7 @@ const behindProxy = process.env.BELLTAG_PROXY === '1';
 
 const server = createServer((request, response) => {
   if (!isReadable(request.url)) return end(response, 400, 'That address cannot be read.');
+  request.url = inOneWay(request.url!);
   files(request, response, () => {
     handler(request, response, () => end(response, 404, 'There is no such page.'), {
       address: addressOf(request, behindProxy),
@@ -66,6 +68,12 @@ process.on('uncaughtException', (error) => log.error({ err: error }, 'something 
 function end(response: ServerResponse, status: number, words: string): void {
   if (response.headersSent) return void response.end();
   response.writeHead(status, { 'content-type': 'text/plain; charset=utf-8' }).end(words);
+}
+
+/** The path in our own way of writing ids; what is asked of it stays. */
+function inOneWay(url: string): string {
+  const [path = '', ...query] = url.split('?');
+  return [pathInOneWay(path), ...query].join('?');
 }
 
 function isReadable(url: string | undefined): boolean {

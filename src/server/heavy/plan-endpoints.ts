@@ -2,18 +2,22 @@ import { randomBytes } from 'node:crypto';
 import Joi from 'joi';
 import {
   dealPreviewRequest,
+  keepDraftRequest,
   LANES_BY,
   type LanesBy,
   manyRequest,
   parsePlan,
   previewRequest,
   savePromotionRequest,
+  templateRequest,
   worksheetRequest,
 } from '../../contracts/index.ts';
 import {
   calendarFile,
   changeMany,
+  keepDraft,
   keepPicture,
+  keepTemplate,
   layOutWorksheet,
   lookAtCalendar,
   previewDeal,
@@ -82,6 +86,12 @@ export const PLAN_ENDPOINTS = {
           'cache-control': 'no-store',
         },
       }),
+  ),
+  'keep-draft': onBody(keepDraftRequest, async ({ app, person, input: { draft, revision = null }, params }) =>
+    outcomeReply(await keepDraft(app, person, { key: params.key!, draft, revision })),
+  ),
+  'keep-template': onBody(templateRequest, async ({ app, person, input }) =>
+    outcomeReply(await keepTemplate(app, person, input), 201),
   ),
   'keep-picture': onBytes(async ({ app, person, bytes }) =>
     outcomeReply(await keepPicture(app, person, bytes), 201),

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { idInAddress } from '../../../contracts/index.ts';
 import { type DealPreview, type LensView, lensQuery } from '../../../contracts/view/index.ts';
 import { shortMoment } from '../../../ui/moment.ts';
 import type { TrialLine } from '../../basket/index.ts';
@@ -104,7 +105,7 @@ function Rivals({ preview: { rivals }, view }: { preview: DealPreview; view: Len
       {rivals.slice(0, RIVALS_SHOWN).map(({ id, name, items }, i) => (
         <span key={id}>
           {i > 0 ? ', ' : ''}
-          <a className="link" href={`/plan/${encodeURIComponent(id)}${lensQuery(view.lens)}`}>
+          <a className="link" href={`/plan/${idInAddress(id)}${lensQuery(view.lens)}`}>
             {name}
           </a>{' '}
           ({items} {items === 1 ? 'item' : 'items'})

@@ -8,14 +8,14 @@ import {
   setPromotionStatus,
 } from '../../../server/index.ts';
 
-export const GET = endpoint({ permission: 'see' }, async ({ app, person, context }) =>
-  outcomeReply(await openPromotion(app, person, context.params.id!)),
+export const GET = endpoint({ permission: 'see' }, async ({ app, person, params }) =>
+  outcomeReply(await openPromotion(app, person, params.id!)),
 );
 
 export const PUT = heavyEndpoint('save-promotion', { permission: 'plan', most: PROMOTION_BYTES });
 
 export const PATCH = endpoint(
   { permission: 'plan', schema: statusRequest },
-  async ({ app, person, input, context }) =>
-    outcomeReply(await setPromotionStatus(app, person, { id: context.params.id!, ...input })),
+  async ({ app, person, input, params }) =>
+    outcomeReply(await setPromotionStatus(app, person, { id: params.id!, ...input })),
 );

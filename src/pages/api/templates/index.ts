@@ -1,11 +1,7 @@
-import { templateRequest } from '../../../contracts/index.ts';
-import { endpoint, json, keepTemplate, listTemplates, outcomeReply } from '../../../server/index.ts';
+import { endpoint, heavyEndpoint, json, listTemplates, PROMOTION_BYTES } from '../../../server/index.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
   json(await listTemplates(app, person)),
 );
 
-export const POST = endpoint(
-  { permission: 'plan', schema: templateRequest },
-  async ({ app, person, input }) => outcomeReply(await keepTemplate(app, person, input), 201),
-);
+export const POST = heavyEndpoint('keep-template', { permission: 'plan', most: PROMOTION_BYTES });
