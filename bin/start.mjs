@@ -22,11 +22,9 @@ Bell Tag is ready after ${((Date.now() - begun) / 1000).toFixed(1)} s.
     basil@quillmere.example   administrator  runs Bell Tag
 
 Ctrl-C stops all of it.`);
-  const asked = new Promise((resolve) => {
-    for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => resolve('asked'));
+  await new Promise((resolve) => {
+    for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, resolve);
   });
-  const why = await Promise.race([asked, running.ended]);
-  say(why === 'asked' ? '\nStopping …' : '\nOne of the programs ended; stopping the others.');
+  say('\nStopping …');
   await running.stop();
-  if (why !== 'asked') process.exitCode = 1;
 });

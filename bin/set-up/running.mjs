@@ -7,6 +7,7 @@ import { freePort, isFree } from './ports.mjs';
 import { startPostgres } from './postgres.mjs';
 import { SetUpFault } from './say.mjs';
 import { secrets } from './secrets.mjs';
+import { supervise } from './supervise.mjs';
 
 /**
  * The whole of Bell Tag: database, application, simulated tills.
@@ -45,15 +46,24 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     };
     prepareDatabase(environment);
     const out = quiet ? 'ignore' : 'inherit';
-    const application = startProgram('dist/server.mjs', { BELLTAG_LOG: 'warn', ...environment }, out);
-    stops.push(application.stop);
-    claimed.noteProgram(application.pid);
-    await untilAnswers(`http://127.0.0.1:${port}/api/health`, application);
-    const till = startProgram('dist/tills.mjs', environment, out);
-    stops.push(till.stop);
-    claimed.noteProgram(till.pid);
-    await untilAnswers(environment.BELLTAG_TILL_PAGE, till);
-    return { environment, stop, ended: Promise.race([application.gone, till.gone]) };
+    const keep = async (name, program, words, answers) => {
+      const begin = () => {
+        const part = startProgram(program, words, out);
+        claimed.noteProgram(part.pid);
+        return part;
+      };
+      const part = begin();
+      // What fails at its first beginning is to be mended, not to be tried again.
+      await untilAnswers(answers, part).catch(async (error) => {
+        await part.stop();
+        throw error;
+      });
+      stops.push(supervise(name, part, begin).stop);
+    };
+    const words = { BELLTAG_LOG: 'warn', ...environment };
+    await keep('The application', 'dist/server.mjs', words, `http://127.0.0.1:${port}/api/health`);
+    await keep('The tills', 'dist/tills.mjs', environment, environment.BELLTAG_TILL_PAGE);
+    return { environment, stop };
   } catch (error) {
     await stop();
     throw error;

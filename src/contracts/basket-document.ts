@@ -8,6 +8,10 @@ const text = Joi.string().min(1).max(200);
 const amount = Joi.string().pattern(/^\d+(\.\d+)?$/, 'amount');
 const count = Joi.number().integer().min(0).max(1_000_000_000);
 
+/** Far more than any till rings; a basket of so many is answered in seconds. */
+const MOST_LINES = 5_000;
+const MOST_UNITS = 20_000;
+
 /** The shape of a basket (docs/plan-format.md). What it names and how much it counts is looked at by the core. */
 export const basketSchema: Joi.ObjectSchema<BasketDocument> = Joi.object({
   id: Joi.string().allow('').max(200),
@@ -18,13 +22,15 @@ export const basketSchema: Joi.ObjectSchema<BasketDocument> = Joi.object({
   shopper: Joi.alternatives().conditional(Joi.string(), {
     then: text,
     otherwise: Joi.object({
-      groups: Joi.array().items(text),
+      groups: Joi.array().items(text).max(1_000),
       pastOrders: count,
       lifetimeSpend: amount,
     }),
   }),
   codes: Joi.array().items(text).max(100),
-  usesSoFar: Joi.object().pattern(/^[\s\S]+$/, count),
+  usesSoFar: Joi.object()
+    .pattern(/^[\s\S]+$/, count)
+    .max(10_000),
   payment: text,
   delivery: Joi.object({ way: text.required(), charge: amount.required() }),
   region: text,
@@ -37,11 +43,19 @@ export const basketSchema: Joi.ObjectSchema<BasketDocument> = Joi.object({
         quantity: Joi.alternatives(Joi.number(), Joi.string().max(20)).required(),
       }),
     )
+    .max(MOST_LINES)
     .required(),
 });
 
 /** From anything to a basket that can be rung: shape first, then sense. */
 export function parseBasket(raw: unknown, compiled: CompiledPlan): ReadBasket {
   const shaped = shape(basketSchema, raw);
-  return shaped.ok ? readBasket(shaped.value, compiled) : { ok: false, faults: shaped.faults };
+  if (!shaped.ok) return { ok: false, faults: shaped.faults };
+  const units = shaped.value.lines.reduce((sum, { quantity }) => sum + (Number(quantity) || 0), 0);
+  return units > MOST_UNITS
+    ? {
+        ok: false,
+        faults: [{ path: ['lines'], what: `${units} units stand in it`, wanted: `at most ${MOST_UNITS}` }],
+      }
+    : readBasket(shaped.value, compiled);
 }

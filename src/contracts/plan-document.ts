@@ -6,7 +6,9 @@ import { type PlanDocument, PROMOTION_STATUSES } from '../core/plan/index.ts';
  * `checkPlan`; here stands what is a string, a whole number, a choice, and which keys there are.
  */
 const id = Joi.string().min(1).max(200);
-const money = Joi.string().pattern(/^\d+(\.\d+)?$/, 'amount');
+const money = Joi.string()
+  .max(30)
+  .pattern(/^\d+(\.\d+)?$/, 'amount');
 const basisPoints = Joi.number().integer().min(0).max(10_000);
 const whole = Joi.number().integer().min(1).max(1_000_000);
 const count = Joi.number().integer().min(0).max(1_000_000_000);
@@ -14,7 +16,24 @@ const weight = Joi.string().pattern(/^\d{1,6}(\.\d{1,3})?$/, 'weight in kg');
 const anyKey = /^[\s\S]+$/;
 const texts = Joi.object().pattern(anyKey, Joi.string().allow(''));
 const amounts = Joi.object().pattern(anyKey, money);
+/** As many as there are goods or people, at most. */
 const list = (of: Joi.Schema) => Joi.array().items(of);
+/**
+ * A list that somebody writes: far longer ones than any chain has are slips or traps, and each entry of some is worked
+ * through for every day, item or basket.
+ */
+const short = (of: Joi.Schema, most: number) => list(of).max(most);
+const MOST = {
+  windows: 50,
+  daysLeftOut: 1_000,
+  tiers: 100,
+  parts: 50,
+  passes: 100,
+  endings: 200,
+  within: 2_000,
+  words: 2_000,
+};
+const moment = Joi.string().max(40);
 
 /** Exactly one of these keys. */
 const oneKey = (keys: Record<string, Joi.Schema>) => Joi.object(keys).xor(...Object.keys(keys));
@@ -29,8 +48,8 @@ export const itemRule = Joi.object({
   attribute: id,
   in: list(Joi.string()),
   regularPrice: Joi.object({ atLeast: money, atMost: money }).or('atLeast', 'atMost'),
-  allOf: list(Joi.link('#itemRule')),
-  anyOf: list(Joi.link('#itemRule')),
+  allOf: short(Joi.link('#itemRule'), MOST.within),
+  anyOf: short(Joi.link('#itemRule'), MOST.within),
   not: Joi.link('#itemRule'),
 })
   .xor('all', 'items', 'node', 'set', 'brand', 'tag', 'attribute', 'regularPrice', 'allOf', 'anyOf', 'not')
@@ -44,30 +63,31 @@ export const storeRule = Joi.object({
   zone: id,
   region: id,
   tag: id,
-  allOf: list(Joi.link('#storeRule')),
-  anyOf: list(Joi.link('#storeRule')),
+  allOf: short(Joi.link('#storeRule'), MOST.within),
+  anyOf: short(Joi.link('#storeRule'), MOST.within),
   not: Joi.link('#storeRule'),
 })
   .xor('all', 'stores', 'group', 'zone', 'region', 'tag', 'allOf', 'anyOf', 'not')
   .id('storeRule');
 
 const mode = Joi.valid('nearest', 'up', 'down').required();
-const rounding = Joi.object({ step: money, endings: list(money).min(1), per: money, mode })
+const rounding = Joi.object({ step: money, endings: short(money, MOST.endings).min(1), per: money, mode })
   .xor('step', 'endings')
   .without('step', 'per');
 
 const when = Joi.object({
-  from: Joi.string().required(),
-  to: Joi.string(),
-  windows: list(
+  from: moment.required(),
+  to: moment,
+  windows: short(
     Joi.object({
-      days: list(Joi.valid('mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun')),
-      from: Joi.string().required(),
-      to: Joi.string().required(),
+      days: short(Joi.valid('mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'), 7),
+      from: moment.required(),
+      to: moment.required(),
     }),
+    MOST.windows,
   ),
-  repeat: Joi.object({ rrule: Joi.string().max(500).required(), duration: Joi.string().required() }),
-  except: list(Joi.string()),
+  repeat: Joi.object({ rrule: Joi.string().max(500).required(), duration: moment.required() }),
+  except: short(moment, MOST.daysLeftOut),
 });
 
 const valueKeys = {
@@ -86,7 +106,7 @@ const formula = Joi.object({
   percentOff: basisPoints,
   amountOff: money,
   setTo: money,
-  multiplyBy: Joi.string(),
+  multiplyBy: Joi.string().max(30),
   addPercent: basisPoints,
   marginOnPrice: basisPoints,
 })
@@ -95,11 +115,11 @@ const formula = Joi.object({
   .without('marginOnPrice', 'basis');
 
 const conditionKeys = {
-  payments: list(Joi.string()),
-  deliveries: list(Joi.string()),
-  regions: list(Joi.string()),
-  postcodes: list(Joi.string()),
-  linkTags: list(Joi.string()),
+  payments: short(id, MOST.words),
+  deliveries: short(id, MOST.words),
+  regions: short(id, MOST.words),
+  postcodes: short(id, 10_000),
+  linkTags: short(id, MOST.words),
   minWeight: weight,
   maxWeight: weight,
   minPastOrders: count,
@@ -111,13 +131,14 @@ const part = { items: itemRule.required(), quantity: whole.required() };
 const counted = Joi.valid('item', 'family', 'set').required();
 
 const worksheet = Joi.object({
-  passes: list(
+  passes: short(
     Joi.object({
       name: Joi.string().allow('').max(200),
       items: itemRule.required(),
       formula: formula.required(),
       rounding,
     }),
+    MOST.passes,
   ).required(),
   own: amounts,
   removed: list(id),
@@ -138,14 +159,14 @@ const offers: Record<string, Joi.ObjectSchema> = {
     items: itemRule.required(),
     count: counted,
     beyond: Joi.boolean(),
-    tiers: list(tier(whole)).min(1).required(),
+    tiers: short(tier(whole), MOST.tiers).min(1).required(),
   }),
   mixAndMatch: Joi.object({
     items: itemRule,
     take: whole,
     rewarded: whole,
     pick: Joi.valid('cheapest', 'dearest'),
-    buy: list(Joi.object(part)).min(1),
+    buy: short(Joi.object(part), MOST.parts).min(1),
     get: Joi.object(part),
     notDearer: Joi.boolean(),
     value: value.required(),
@@ -157,7 +178,7 @@ const offers: Record<string, Joi.ObjectSchema> = {
     .without('buy', ['take', 'rewarded'])
     .without('items', ['get', 'notDearer']),
   combo: Joi.object({
-    slots: list(Joi.object({ name: Joi.string().required(), each: money, ...part }))
+    slots: short(Joi.object({ name: Joi.string().max(300).required(), each: money, ...part }), MOST.parts)
       .min(1)
       .required(),
     value,
@@ -181,15 +202,15 @@ const offers: Record<string, Joi.ObjectSchema> = {
     threshold: Joi.valid('subtotal', 'units').required(),
     tiers: Joi.when('threshold', {
       is: 'units',
-      then: list(tier(count)).min(1),
-      otherwise: list(tier(money)).min(1),
+      then: short(tier(count), MOST.tiers).min(1),
+      otherwise: short(tier(money), MOST.tiers).min(1),
     }).required(),
     maxDiscount: money,
-    combinesWith: Joi.alternatives(Joi.valid('all', 'none'), list(id)),
+    combinesWith: Joi.alternatives(Joi.valid('all', 'none'), short(id, MOST.within)),
     skipDiscounted: Joi.boolean(),
   }),
   deliveryReward: Joi.object({
-    ways: list(Joi.string()),
+    ways: short(id, MOST.words),
     conditions: Joi.object({ ...conditionKeys, subtotal: money }),
     maxItemWeight: weight,
     value: oneKey({ free: Joi.valid(true), flat: money, percentOff: basisPoints }).required(),
@@ -224,8 +245,8 @@ export const promotionSchema = Joi.object({
   alone: Joi.boolean(),
   startsFrom: Joi.valid('tag', 'base'),
   where: storeRule,
-  channels: list(Joi.string()),
-  terminals: list(Joi.string()),
+  channels: short(id, MOST.words),
+  terminals: short(id, 10_000),
   when: when.required(),
   who: Joi.object({ groups: list(id), shoppers: list(id), guests: Joi.boolean() }),
   codes: list(id),

@@ -7,6 +7,9 @@ import { MANY_ACTIONS, type ManyAction } from './view/life.ts';
 import { AROUNDS, type Around } from './view/replies.ts';
 
 const id = Joi.string().min(1).max(200);
+/** As far as a whole number of the database goes. */
+const INT = 2_147_483_647;
+const moment = Joi.string().max(60);
 
 /** Where, when and for whom a price is asked; the lens of every page. */
 export interface PriceRequest {
@@ -21,7 +24,7 @@ export interface PriceRequest {
 export const priceRequest = Joi.object<PriceRequest>({
   store: id.required(),
   item: id.required(),
-  at: Joi.string().required(),
+  at: moment.required(),
   group: id,
   around: Joi.valid(...AROUNDS),
 });
@@ -36,7 +39,7 @@ export interface PriceAcrossRequest {
 }
 export const priceAcrossRequest = Joi.object<PriceAcrossRequest>({
   item: id.required(),
-  at: Joi.string().required(),
+  at: moment.required(),
   group: id,
   stores: Joi.string().max(20_000),
 });
@@ -49,7 +52,7 @@ export interface SavePromotionRequest {
 /** The promotion inside is tested by its own schema, so that its faults have its own paths. */
 export const savePromotionRequest = Joi.object<SavePromotionRequest>({
   promotion: Joi.object().unknown().required(),
-  revision: Joi.number().integer().min(1),
+  revision: Joi.number().integer().min(1).max(INT),
 });
 
 export interface StatusRequest {
@@ -58,7 +61,7 @@ export interface StatusRequest {
 }
 export const statusRequest = Joi.object<StatusRequest>({
   status: Joi.valid(...PROMOTION_STATUSES).required(),
-  revision: Joi.number().integer().min(1).required(),
+  revision: Joi.number().integer().min(1).max(INT).required(),
 });
 
 export interface PreviewRequest {
@@ -93,7 +96,7 @@ export interface SendRequest {
   planVersion: number;
 }
 export const sendRequest = Joi.object<SendRequest>({
-  stores: Joi.array().items(id).min(1),
+  stores: Joi.array().items(id).min(1).max(20_000),
   planVersion: Joi.number().integer().min(1).required(),
 });
 
@@ -102,7 +105,7 @@ export interface SignInRequest {
   password: string;
 }
 export const signInRequest = Joi.object<SignInRequest>({
-  email: Joi.string().email({ tlds: false }).required(),
+  email: Joi.string().max(320).email({ tlds: false }).required(),
   password: Joi.string().min(1).max(200).required(),
 });
 
@@ -116,12 +119,12 @@ export interface TerminalReport {
 }
 export const terminalReport = Joi.object<TerminalReport>({
   holds: Joi.number().integer().min(1).allow(null).required(),
-  heldSince: Joi.string().isoDate().allow(null).required(),
-  clock: Joi.string().isoDate().required(),
+  heldSince: Joi.string().max(60).isoDate().allow(null).required(),
+  clock: Joi.string().max(60).isoDate().required(),
   problem: Joi.string().max(500).allow(null).required(),
 });
 
-const cells = Joi.object<Cells>().pattern(Joi.string(), Joi.string().allow('').max(20_000));
+const cells = Joi.object<Cells>().pattern(Joi.string().max(200), Joi.string().allow('').max(20_000)).max(100);
 
 export interface StockroomEditRequest {
   edits: { key: string | null; cells: Cells; was?: Cells }[];
@@ -162,7 +165,7 @@ export const browseRequest = Joi.object<BrowseRequest>({
   rule: Joi.string().max(100_000),
   carried: Joi.valid('1'),
   store: id,
-  at: Joi.string(),
+  at: moment,
 });
 
 export interface SelectionRequest {
@@ -177,7 +180,7 @@ export const selectionRequest = Joi.object<SelectionRequest>({
   rule: Joi.object().unknown().required(),
   text: Joi.string().max(200).allow(''),
   store: id,
-  at: Joi.string(),
+  at: moment,
 });
 
 export interface PutEntryRequest {
@@ -197,7 +200,7 @@ export interface KeepDraftRequest {
 }
 export const keepDraftRequest = Joi.object<KeepDraftRequest>({
   draft: Joi.object().unknown().required(),
-  revision: Joi.number().integer().min(1).allow(null),
+  revision: Joi.number().integer().min(1).max(INT).allow(null),
 });
 
 export interface TemplateRequest {
@@ -249,8 +252,8 @@ export const writeFileRequest = Joi.object<WriteFileRequest>({
   columns: Joi.array()
     .items(
       Joi.object({
-        field: Joi.string().required(),
-        title: Joi.string().required(),
+        field: Joi.string().max(200).required(),
+        title: Joi.string().max(300).required(),
         kind: Joi.valid('text', 'amount', 'date', 'list', 'percent').required(),
       }),
     )
@@ -268,13 +271,15 @@ export interface BasketCheckRequest {
   atMost?: string;
   atLeast?: string;
 }
-const amountText = Joi.string().pattern(/^\d+(\.\d+)?$/, 'amount');
+const amountText = Joi.string()
+  .max(30)
+  .pattern(/^\d+(\.\d+)?$/, 'amount');
 /** The basket inside is looked at by its own schema, so that its faults have its own paths. */
 export const basketCheckRequest = Joi.object<BasketCheckRequest>({
   name: Joi.string().trim().min(1).max(200).required(),
   basket: Joi.object().unknown().required(),
   moment: Joi.alternatives(
-    Joi.object({ at: Joi.string().required() }),
+    Joi.object({ at: moment.required() }),
     Joi.object({
       next: Joi.valid(...WEEKDAYS).required(),
       time: Joi.string()

@@ -22,7 +22,9 @@ import { seenBy } from './sight.ts';
 import { type CodeWorth, trialBasketView } from './trial-basket-view.ts';
 
 /** A person waits: what else could be is looked for with less patience than what is. */
-const SECOND_WORK = 1_000_000;
+const SECOND_WORK = 6_000_000;
+/** What a person can still take in; a larger basket is rung, and not turned this way and that. */
+const MOST_UNITS_COMPARED = 400;
 /** So many codes are told what each of them brings. */
 const MOST_CODES = 10;
 
@@ -38,10 +40,14 @@ export async function ringTrialBasket(
   if (!parsed.ok) return failed({ kind: 'invalid', faults: parsed.faults });
   // As long as a till takes, and no less: the two are to be the same.
   const best = ringBasket(compiled, parsed.basket);
-  const other = secondBest(compiled, parsed.basket, best, SECOND_WORK);
-  const codes = worthOfCodes(compiled, parsed.basket, best);
+  const compared = unitsIn(parsed.basket) <= MOST_UNITS_COMPARED;
+  const other = compared ? secondBest(compiled, parsed.basket, best, SECOND_WORK) : null;
+  const codes = compared ? worthOfCodes(compiled, parsed.basket, best) : [];
   return done(trialBasketView(document, namesOf(document), best, other, codes));
 }
+
+const unitsIn = ({ lines }: Basket): number =>
+  lines.reduce((sum, { thousandths }) => sum + thousandths / 1000, 0);
 
 /** How much more there would be to pay without each of the accepted codes; nothing, where a code makes no difference. */
 function worthOfCodes(compiled: CompiledPlan, basket: Basket, best: Receipt): CodeWorth[] {

@@ -77,3 +77,38 @@ describe('work that depends on sources', () => {
     expect(script(lines).stdout.trim()).toBe('true false failed true false');
   });
 });
+
+describe('a part that dies', () => {
+  it('begins again after pauses that grow, and afresh where it ran well', () => {
+    const lines = `import { nextPause } from ${from('supervise.mjs')};
+      const pauses = [];
+      let pause = 0;
+      for (const ran of [10, 10, 10, 10, 10, 10, 10, 10, 10, 90_000, 10]) pauses.push((pause = nextPause(ran, pause)));
+      console.log(pauses.join(' '));`;
+    expect(script(lines).stdout.trim()).toBe('500 1000 2000 4000 8000 16000 30000 30000 30000 500 1000');
+  });
+
+  it('is begun anew until it is stopped, and each death is told in a line', () => {
+    const lines = `import { spawn } from 'node:child_process';
+      import { supervise } from ${from('supervise.mjs')};
+      const begun = [];
+      let onBegun = () => {};
+      const begin = () => {
+        const child = spawn(process.execPath, ['-e', 'setInterval(() => {}, 1000)']);
+        const gone = new Promise((resolve) => child.once('exit', resolve));
+        begun.push(child);
+        onBegun();
+        return { gone, stop: async () => { child.kill(); await gone; } };
+      };
+      const kept = supervise('The part', begin(), begin);
+      const again = new Promise((resolve) => { onBegun = resolve; });
+      begun[0].kill('SIGKILL');
+      await again;
+      await kept.stop();
+      console.log(begun.length, begun[1].exitCode ?? begun[1].signalCode);`;
+    expect(script(lines).stdout.trim().split('\n')).toEqual([
+      'The part ended by itself; it begins again in 0.5 s.',
+      '2 SIGTERM',
+    ]);
+  });
+});

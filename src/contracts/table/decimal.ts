@@ -1,11 +1,15 @@
 import type { Currency } from '../../core/money/index.ts';
 
+const LONGEST = 60;
+
 /**
  * A decimal number as people and files write it: "12.50", "12,50", "1.234,50", "1,234.50", "€ 12,50".
  * @returns with a decimal point and no other marks ("1234.50"); null where it is none, or where a lone mark before three
  *   digits may be either.
  */
 export function readDecimal(text: string): string | null {
+  // No amount is as long, and what is taken off both ends is looked for at every place.
+  if (text.length > LONGEST) return null;
   const bare = text.replace(/[\s\u00a0\u202f']|^[^\d.,-]+|[^\d.,]+$/g, '');
   if (!/^\d[\d.,]*$/.test(bare)) return null;
   const marks = [...bare.replace(/\d/g, '')];
@@ -36,7 +40,11 @@ export function readAmountText(text: string, currency: Currency): ReadAmount {
   const { exponent, code } = currency;
   const example = exponent === 0 ? '1250' : `12.${'5'.padEnd(exponent, '0')}`;
   if (decimal === null)
-    return { ok: false, what: `"${text}" is no amount`, wanted: `an amount such as ${example}` };
+    return {
+      ok: false,
+      what: `"${text.slice(0, LONGEST)}" is no amount`,
+      wanted: `an amount such as ${example}`,
+    };
   const [whole = '', decimals = ''] = decimal.split('.');
   if (decimals.length > exponent && /[1-9]/.test(decimals.slice(exponent)))
     return {

@@ -14,6 +14,7 @@ export interface SecondBest {
 /**
  * The best choice that does not apply all the offers of the receipt: each is left out in turn, and what saves most
  * without it stands. Null where the receipt applies none.
+ * @param budget work of all the looks together.
  */
 export function secondBest(
   compiled: CompiledPlan,
@@ -23,7 +24,8 @@ export function secondBest(
 ): SecondBest | null {
   let second: SecondBest | null = null;
   for (const { promotion } of best.applications) {
-    const receipt = ringBasket(compiled, basket, budget, { without: promotion, nearly: false });
+    const share = Math.ceil(budget / best.applications.length);
+    const receipt = ringBasket(compiled, basket, share, { without: promotion, nearly: false });
     const difference = best.saving - receipt.saving;
     if (!second || difference < second.difference) second = { without: promotion, receipt, difference };
   }
