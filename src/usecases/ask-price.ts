@@ -22,13 +22,13 @@ import {
   type ZoneClock,
 } from '../core/calendar/index.ts';
 import { describeRatio, formatAmount, type MinorUnits } from '../core/money/index.ts';
-import type { FormulaDocument, Promotion } from '../core/plan/index.ts';
+import type { Promotion } from '../core/plan/index.ts';
 import { priceAt, timeline } from '../core/price-book/index.ts';
 import { formulaWords, namesOf, promotionText, roundingWords } from '../core/sentence/index.ts';
 import type { PriceAnswer, Working } from '../core/tag-price/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { shopperOf } from './shopper-of.ts';
-import { seenBy } from './sight.ts';
+import { isOnCost, seenBy } from './sight.ts';
 
 /** How far the steps reach before and after the moment. */
 const REACH: Readonly<Record<Around, { readonly before: number; readonly after: number }>> = {
@@ -162,9 +162,6 @@ function workingWords(
       : `, rounded: ${result}`;
   return `${words} ${formatAmount(working.basisAmount, currency)} is ${exact}${rounded}`;
 }
-
-const isOnCost = (formula: FormulaDocument): boolean =>
-  'addPercent' in formula || 'marginOnPrice' in formula || ('basis' in formula && formula.basis === 'cost');
 
 function stepsOf(
   current: CurrentPlan,

@@ -5,7 +5,7 @@ import { type PromotionDocument, readSchedule, type WindowDocument } from '../co
 import { storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText, storeWords } from '../core/sentence/index.ts';
 import type { PlanBook, PromotionStore } from './plan-store.ts';
-import { seenBy, seenPromotion } from './sight.ts';
+import { seenOf, seenPromotion } from './sight.ts';
 
 /** A far end for a search of the first span: no calendar reaches further. */
 const FAR = 10 * 366 * 86_400_000;
@@ -21,14 +21,15 @@ export async function calendarFile(
   person: Person,
   among: readonly string[] | null,
 ): Promise<string> {
-  const { document, compiled } = await seenBy(ports.book, person);
+  const whole = await ports.book.current();
+  const { document, compiled } = seenOf(whole, person);
   const names = namesOf(document);
   const calendar = ical({
     name: `${document.name ?? 'Bell Tag'}: promotions`,
     prodId: '//Bell Tag//Promotions//EN',
   });
   for (const { promotion: kept, updatedAt, revision } of await ports.promotions.all()) {
-    const promotion = seenPromotion(kept, compiled, person);
+    const promotion = seenPromotion(kept, whole.compiled, person);
     if (!promotion) continue;
     const stores = storesOf(promotion.where ?? { all: true }, compiled.plan);
     const wanted = person.stores ?? among;

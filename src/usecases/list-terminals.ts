@@ -4,6 +4,9 @@ import type { SendingStore } from './sending-store.ts';
 import { seenBy } from './sight.ts';
 import { troubleOf } from './terminal-trouble.ts';
 
+/** So long after it was noticed everybody who looks at terminals is told that a backup was played back. */
+const RESTORE_TOLD_FOR = 14 * 24 * 60 * 60 * 1000;
+
 /** Every terminal that the person sees with its state, and the last rollouts. */
 export async function listTerminals(
   ports: { book: PlanBook; sending: SendingStore },
@@ -12,7 +15,10 @@ export async function listTerminals(
 ): Promise<TerminalsView> {
   const { compiled } = await seenBy(ports.book, person);
   const terminals = (await ports.sending.terminals()).filter(({ store }) => sees(person, store));
+  const restore = await ports.sending.lastRestore();
+  const told = restore !== null && now - Date.parse(restore.at) < RESTORE_TOLD_FOR;
   return {
+    restore: told ? restore : null,
     terminals: terminals.map((status) => {
       const store = compiled.stores.get(status.store);
       return {

@@ -3,7 +3,7 @@ import type { ItemRule, PromotionDocument } from '../core/plan/index.ts';
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook, PromotionStore, StoredPromotion } from './plan-store.ts';
-import { seenBy } from './sight.ts';
+import { seenOf, seenPromotion } from './sight.ts';
 
 /** A promotion stands in every lane where it counts; one that counts in all of them stands in the first lane alone. */
 export async function lookAtCalendar(
@@ -11,12 +11,15 @@ export async function lookAtCalendar(
   person: Person,
   by: LanesBy,
 ): Promise<CalendarLane[]> {
-  const current = await seenBy(ports.book, person);
+  const whole = await ports.book.current();
+  const current = seenOf(whole, person);
   const names = namesOf(current.document);
   const seen = current.compiled.plan.stores.map(({ id }) => id).filter((id) => sees(person, id));
-  const all = (await ports.promotions.all()).filter(({ promotion }) => {
+  const all = (await ports.promotions.all()).flatMap((stored): StoredPromotion[] => {
+    const promotion = seenPromotion(stored.promotion, whole.compiled, person);
+    if (!promotion || promotion.status === 'archived') return [];
     const stores = storesOf(promotion.where ?? { all: true }, current.compiled.plan);
-    return promotion.status !== 'archived' && seen.some((id) => stores.has(id));
+    return seen.some((id) => stores.has(id)) ? [{ ...stored, promotion }] : [];
   });
   const bars = new Map(
     all.map((stored) => [

@@ -1,5 +1,11 @@
 import { type Person, sees } from '../contracts/index.ts';
-import type { ItemDocument, PlanDocument, PromotionDocument, StoreRule } from '../core/plan/index.ts';
+import type {
+  FormulaDocument,
+  ItemDocument,
+  PlanDocument,
+  PromotionDocument,
+  StoreRule,
+} from '../core/plan/index.ts';
 import { readPlan } from '../core/plan/index.ts';
 import { type CompiledPlan, compile } from '../core/price-book/index.ts';
 import { storesOf } from '../core/selection/index.ts';
@@ -34,7 +40,10 @@ function narrow(current: CurrentPlan, person: Sight): CurrentPlan {
   const ofStores = person.stores === null ? document : withStores(document, compiled, person);
   return {
     version,
-    compiled: person.stores === null ? compiled : compile(readPlan(ofStores)),
+    compiled:
+      person.stores === null
+        ? compiled
+        : compile(readPlan(withStores(document, compiled, { ...person, costs: true }))),
     document: person.costs ? ofStores : withoutCosts(ofStores),
   };
 }
@@ -49,7 +58,7 @@ export function seenPromotion(
   if (person.stores === null) return costs;
   const { notes: _, ...told } = costs;
   const here = narrowRule(promotion.where, compiled, person);
-  return here ? { ...told, where: here } : null;
+  return here ? { ...(person.costs ? told : withoutMarkUp(told)), where: here } : null;
 }
 
 function withStores(document: PlanDocument, compiled: CompiledPlan, person: Sight): PlanDocument {
@@ -89,8 +98,7 @@ function narrowRule(rule: StoreRule | undefined, compiled: CompiledPlan, person:
   const chosen = storesOf(rule ?? { all: true }, compiled.plan);
   const own = (person.stores ?? []).filter((id) => chosen.has(id));
   if (own.length === 0) return null;
-  // Who sees one store needs no name of it in every sentence.
-  return own.length === person.stores!.length ? { all: true } : { stores: own };
+  return { stores: own };
 }
 
 function withPricesOf(
@@ -102,6 +110,18 @@ function withPricesOf(
     (store === undefined || sees(person, store)) && (zone === undefined || zones.has(zone));
   return item.prices.every(isSeen) ? item : { ...item, prices: item.prices.filter(isSeen) };
 }
+
+/** From a price and the way it came from the cost anybody goes back to the cost. */
+function withoutMarkUp<P extends Pick<PromotionDocument, 'offer'>>(promotion: P): P {
+  const { offer } = promotion;
+  if (offer.kind !== 'priceChange') return promotion;
+  const { worksheet: _, formula, ...rest } = offer;
+  const told = formula && !isOnCost(formula) ? { ...rest, formula } : rest;
+  return { ...promotion, offer: told };
+}
+
+export const isOnCost = (formula: FormulaDocument): boolean =>
+  'addPercent' in formula || 'marginOnPrice' in formula || ('basis' in formula && formula.basis === 'cost');
 
 const withoutTerms = ({ supplier: _, ...promotion }: PromotionDocument): PromotionDocument => promotion;
 

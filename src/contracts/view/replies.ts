@@ -101,7 +101,17 @@ export interface TerminalRow {
   readonly trouble: TerminalTrouble | null;
 }
 
+/** A backup that was played back, as it was noticed. */
+export interface RestoreNoticed {
+  /** ISO 8601, UTC. */
+  readonly at: string;
+  /** The highest number of a price file that a terminal held and that is not known any more; null: none was seen. */
+  readonly lost: number | null;
+}
+
 export interface TerminalsView {
+  /** Within the last weeks; null: none. */
+  readonly restore: RestoreNoticed | null;
   readonly terminals: readonly TerminalRow[];
   readonly rollouts: readonly {
     readonly id: number;

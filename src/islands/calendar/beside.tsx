@@ -51,7 +51,8 @@ export function Beside({
       {when && data ? (
         <ul className="mt-2">
           <li>
-            {data.changed} of {data.items} items change price, in {data.stores} stores
+            {data.changed} of {data.items} items change price, in{' '}
+            {data.stores === 1 ? '1 store' : `${data.stores} stores`}
           </li>
           {data.belowCost > 0 ? <li className="text-error">{data.belowCost} below cost</li> : null}
           {data.meets.slice(0, 3).map(({ id, name, items, wins }) => (

@@ -1,4 +1,5 @@
 import type { TerminalsView } from '../../contracts/view/index.ts';
+import { numberWords } from '../../core/price-file/index.ts';
 import { Bell } from '../../ui/pieces/index.ts';
 import type { Sent } from './send.tsx';
 
@@ -17,8 +18,8 @@ export function RolloutProgress({ sent, view }: { sent: Sent; view: TerminalsVie
       <div className="min-w-0 flex-1">
         <p className="font-serif text-2xl" role="status">
           {all
-            ? `All ${concerned.length} terminals hold price file ${sent.rollout}.`
-            : `${holding.length} of ${concerned.length} terminals hold price file ${sent.rollout}.`}
+            ? `All ${concerned.length} terminals hold price file ${numberWords(sent.rollout)}.`
+            : `${holding.length} of ${concerned.length} terminals hold price file ${numberWords(sent.rollout)}.`}
         </p>
         <progress
           className="progress progress-primary mt-2 w-full max-w-xl"

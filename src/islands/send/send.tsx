@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { LensView, SendReview } from '../../contracts/view/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { RestoreNotice } from './restore-notice.tsx';
 import { Review } from './review.tsx';
 import { RolloutProgress } from './rollout-progress.tsx';
 import { Terminals } from './terminals.tsx';
@@ -57,6 +58,7 @@ function Desk({ view, sends, tillPage }: SendProps) {
         <h1 className="text-3xl">Send</h1>
         <p className="quiet">What goes out to the tills, and what each of them holds</p>
       </div>
+      {terminals.data?.restore ? <RestoreNotice restore={terminals.data.restore} /> : null}
       {sent && terminals.data ? <RolloutProgress sent={sent} view={terminals.data} /> : null}
       {refusal ? (
         <p role="alert" className="mt-4 border-error border-l-4 pl-3">

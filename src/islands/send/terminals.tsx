@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import type { TerminalRow, TerminalsView } from '../../contracts/view/index.ts';
+import { numberWords } from '../../core/price-file/index.ts';
 import { zoneWords } from '../../ui/moment.ts';
 import { TROUBLE_WORDS } from '../../ui/words/index.ts';
 
@@ -70,7 +71,10 @@ export function Terminals({
         Last sendings:{' '}
         {view.rollouts
           .slice(0, 5)
-          .map(({ id, stores, createdBy }) => `no. ${id} to ${stores} stores by ${createdBy}`)
+          .map(
+            ({ id, stores, createdBy }) =>
+              `no. ${numberWords(id)} to ${stores === 1 ? '1 store' : `${stores} stores`} by ${createdBy}`,
+          )
           .join('; ') || 'none yet'}
         . It is {now.slice(11)} at the store you look at.
       </p>
@@ -108,8 +112,8 @@ function Row({ row, tillPage }: { row: TerminalRow; tillPage: string | null }) {
         {problem ? <span className="block text-error text-sm">{problem}</span> : null}
       </td>
       <td className="figure max-sm:hidden">
-        {holds ?? 'none'}
-        {wanted !== null && holds !== wanted ? ` of ${wanted}` : ''}
+        {holds === null ? 'none' : numberWords(holds)}
+        {wanted !== null && holds !== wanted ? ` of ${numberWords(wanted)}` : ''}
       </td>
       <td className="figure max-md:hidden">{heldSince ? agoWords(heldSince) : ''}</td>
       <td className="figure max-md:hidden">{lastSeen ? `${agoWords(lastSeen)} ago` : 'never'}</td>
