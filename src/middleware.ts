@@ -40,7 +40,7 @@ async function answer(context: APIContext, next: () => Promise<Response>): Promi
     return context.redirect(`/sign-in?next=${encodeURIComponent(path + context.url.search)}`);
   } catch (error) {
     if (await isAway(error, db)) {
-      log.warn({ path }, 'the database is away');
+      log.debug({ path }, 'not answered: the database is away');
       return awayReply(isApi);
     }
     log.error({ err: error, path }, 'a page failed');

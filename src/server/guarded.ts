@@ -17,7 +17,8 @@ export async function guardedReply(what: string, work: () => Promise<Response>):
 
 function replyToError(what: string, error: unknown): Response {
   if (isDatabaseAway(error)) {
-    log.warn({ what, why: (error as Error).message }, 'the database is away');
+    // Told once where it is watched (watch-plan.ts): here it would be told for every question.
+    log.debug({ what, err: error }, 'not answered: the database is away');
     return failureReply({ kind: 'away', what: 'database' });
   }
   const refused = refusalOf(error);

@@ -2,7 +2,7 @@ import pg from 'pg';
 import { PLAN_CHANGED } from '../db/index.ts';
 import { log } from './log.ts';
 
-const AGAIN_AFTER = 5_000;
+const AGAIN_AFTER = 2_000;
 const REST = 1_000;
 
 /**
@@ -22,14 +22,32 @@ export function watchPlan(databaseUrl: string, onChange: () => Promise<unknown>)
     );
     resting.unref();
   };
+  let away = false;
   const listen = async () => {
-    const client = new pg.Client({ connectionString: databaseUrl });
+    const client = new pg.Client({ connectionString: databaseUrl, keepAlive: true });
     client.on('notification', soon);
-    client.on('error', () => setTimeout(again, AGAIN_AFTER).unref());
+    // A connection that breaks may say so twice; it is made anew once.
+    let broken = false;
+    client.on('error', () => {
+      if (broken) return;
+      broken = true;
+      tellAway();
+      setTimeout(again, AGAIN_AFTER).unref();
+    });
     await client.connect();
     await client.query(`listen ${PLAN_CHANGED}`);
+    if (away) log.warn('the database answers again');
+    away = false;
     soon();
   };
-  const again = () => listen().catch(() => setTimeout(again, AGAIN_AFTER).unref());
+  const tellAway = () => {
+    if (!away) log.warn('the database is away; questions are answered again as soon as it is back');
+    away = true;
+  };
+  const again = () =>
+    listen().catch(() => {
+      tellAway();
+      setTimeout(again, AGAIN_AFTER).unref();
+    });
   void again();
 }

@@ -5,7 +5,7 @@ import { running } from '../application/running.ts';
 let made = 0;
 
 /** A migrated database of its own on the test server, and how to be rid of it. */
-export async function freshDatabase(): Promise<{ db: Database; drop: () => Promise<void> }> {
+export async function freshDatabase(): Promise<{ db: Database; url: string; drop: () => Promise<void> }> {
   const server = running().databaseUrl;
   const name = `integration_${process.pid}_${++made}`;
   await ask(server, `create database ${name}`);
@@ -15,6 +15,7 @@ export async function freshDatabase(): Promise<{ db: Database; drop: () => Promi
   await migrate(db, `${process.cwd()}/src/db/migrations`);
   return {
     db,
+    url: url.href,
     async drop() {
       await pool.end();
       await ask(server, `drop database ${name} with (force)`);
