@@ -8,7 +8,7 @@ const wordsOf = (pid) => {
   return existsSync(path) ? readFileSync(path, 'utf8').replaceAll('\0', ' ') : '';
 };
 /** The number of a process that is long gone may belong to another program by now. */
-const isOurScript = (pid) => /bin\/(start|test|bench|shots)\.mjs/.test(wordsOf(pid));
+const isOurScript = (pid) => /bin\/(start|test|bench|faults|shots)\.mjs/.test(wordsOf(pid));
 const isOurProgram = (pid) => wordsOf(pid).includes(inRoot('dist'));
 
 /**

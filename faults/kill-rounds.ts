@@ -1,0 +1,90 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { accept } from '../tills/accept.ts';
+import { type Asker, asker } from './asker.ts';
+import type { Processes } from './processes.ts';
+
+const PROMOTION = {
+  status: 'draft',
+  when: { from: '2027-03-01T09:00', to: '2027-06-01T20:00' },
+  offer: { kind: 'priceChange', items: { node: 'teas' }, formula: { percentOff: 500 } },
+};
+
+/** Saves while the application, the database or the tills are killed (SIGKILL), and looks at what is left. */
+export async function killAndCount(
+  origin: string,
+  running: Processes,
+  tills: { folder: string },
+  rounds: number,
+): Promise<string[]> {
+  const told: string[] = ['kill rounds:'];
+  for (const part of ['application', 'database', 'tills'] as const) {
+    let acknowledged = 0;
+    let lost = 0;
+    let broken = 0;
+    const back: number[] = [];
+    for (let round = 0; round < rounds; round++) {
+      const rufus = await asker(origin, 'rufus');
+      const saving = saveUntilItFails(rufus, `${part}-${round}`, part === 'tills' ? 40 : 4_000);
+      await new Promise((resolve) => setTimeout(resolve, 150 + ((round * 67) % 400)));
+      if (part === 'tills') await sendAll(rufus);
+      const at = performance.now();
+      process.kill(running[part](), 'SIGKILL');
+      const saved = await saving;
+      await untilAnswers(rufus);
+      back.push(performance.now() - at);
+      acknowledged += saved.length;
+      const all = await (await asker(origin, 'rufus')).ask('/api/promotions');
+      const ids = new Set((JSON.parse(all.text) as { id: string }[]).map(({ id }) => id));
+      lost += saved.filter((id) => !ids.has(id)).length;
+      broken += brokenFiles(tills.folder);
+    }
+    back.sort((a, b) => a - b);
+    told.push(
+      `  ${part}: ${rounds} kills, ${acknowledged} saves acknowledged, ${lost} lost, ${broken} half price files; answers again after ${(back[Math.floor(back.length / 2)]! / 1000).toFixed(1)} s (median), ${(back.at(-1)! / 1000).toFixed(1)} s at most`,
+    );
+  }
+  return told;
+}
+
+/** The ids of the promotions whose saving was acknowledged. */
+async function saveUntilItFails(person: Asker, name: string, most: number): Promise<string[]> {
+  const saved: string[] = [];
+  for (let i = 0; i < most; i++) {
+    const promotion = { ...PROMOTION, id: `kill-${name}-${i}`, name: `Round ${name}` };
+    const { status } = await person.send('POST', '/api/promotions', { promotion });
+    if (status !== 201) break;
+    saved.push(promotion.id);
+  }
+  return saved;
+}
+
+async function sendAll(person: Asker): Promise<void> {
+  const { planVersion } = JSON.parse((await person.ask('/api/send/review')).text);
+  await person.send('POST', '/api/send', { planVersion });
+}
+
+async function untilAnswers(person: Asker): Promise<void> {
+  for (let tries = 0; tries < 600; tries++) {
+    if ((await person.ask('/api/promotions')).status === 200) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error('it did not answer again within a minute');
+}
+
+/** Price files on the disks of tills that are not whole: each is checked as a till does. */
+function brokenFiles(folder: string): number {
+  const { publicKey, tills } = JSON.parse(readFileSync(`${folder}/tills.json`, 'utf8')) as {
+    publicKey: string;
+    tills: { id: string; store: string }[];
+  };
+  return tills.filter(({ id, store }) => {
+    const here = readdirSync(`${folder}/${id}`, { withFileTypes: true });
+    if (!here.some(({ name }) => name === 'price-file.json')) return false;
+    try {
+      const raw: unknown = JSON.parse(readFileSync(`${folder}/${id}/price-file.json`, 'utf8'));
+      return !accept(raw, { store, publicKey, holds: null }).ok;
+    } catch {
+      return true;
+    }
+  }).length;
+}

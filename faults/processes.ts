@@ -1,0 +1,40 @@
+import { readFileSync } from 'node:fs';
+
+/** The processes of this run, by what they are; each may have begun anew since it was last asked for. */
+export interface Processes {
+  application(): number;
+  tills(): number;
+  database(): number;
+}
+
+const wordsOf = (pid: number): string => {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').replaceAll('\0', ' ');
+  } catch {
+    return '';
+  }
+};
+
+/** @param folder the project's `.data`. */
+export function processes(folder: string, name: string): Processes {
+  const running = (program: string): number => {
+    const { programs } = JSON.parse(readFileSync(`${folder}/${name}.running.json`, 'utf8')) as {
+      programs: number[];
+    };
+    const found = programs.filter((pid) => wordsOf(pid).includes(program)).at(-1);
+    if (found === undefined) throw new Error(`${program} does not run`);
+    return found;
+  };
+  return {
+    application: () => running('dist/server.mjs'),
+    tills: () => running('dist/tills.mjs'),
+    database: () => Number(readFileSync(`${folder}/postgres-${name}/postmaster.pid`, 'utf8').split('\n')[0]),
+  };
+}
+
+/** Megabytes that a process holds now, and has held at most. */
+export function memoryOf(pid: number): { now: number; most: number } {
+  const status = readFileSync(`/proc/${pid}/status`, 'utf8');
+  const of = (name: string) => Number(new RegExp(`${name}:\\s+(\\d+)`).exec(status)?.[1] ?? 0) / 1000;
+  return { now: of('VmRSS'), most: of('VmHWM') };
+}
