@@ -58,7 +58,7 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
         await part.stop();
         throw error;
       });
-      stops.push(supervise(name, part, begin).stop);
+      stops.push(supervise(name, part, begin, (anew) => untilAnswers(answers, anew)).stop);
     };
     const words = { BELLTAG_LOG: 'warn', ...environment };
     await keep('The application', 'dist/server.mjs', words, `http://127.0.0.1:${port}/api/health`);

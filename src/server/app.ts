@@ -9,7 +9,7 @@ import { type TerminalDesk, terminalDesk } from './terminal-desk.ts';
 import { watchPlan } from './watch-plan.ts';
 
 /** Everything that an endpoint may use, put together once. */
-export interface App extends Ports {
+export interface App extends Omit<Ports, 'book' | 'compare'> {
   readonly environment: Environment;
   readonly signIn: SignIn;
   readonly tries: SignInTries;
@@ -21,8 +21,9 @@ export interface App extends Ports {
 const CONNECTIONS = 10;
 
 function createApp(environment: Environment): App {
-  const ports = portsOf(environment, CONNECTIONS, () => restores.planWentBack());
-  const heavy = heavyDesk(environment);
+  // The plan is in the threads: the one that serves holds none.
+  const { book: _, compare: __, ...ports } = portsOf(environment, CONNECTIONS);
+  const heavy = heavyDesk(environment, () => restores.planWentBack());
   const terminals = terminalDesk(ports.sending);
   const restores = restoreWatch({
     newestNumber: terminals.newestNumber,

@@ -1,4 +1,5 @@
 import { isDatabaseAway, refusalOf } from '../db/index.ts';
+import { NotAnswered } from './heavy/thread-pool.ts';
 import { log } from './log.ts';
 import { failureReply, json } from './reply.ts';
 
@@ -21,6 +22,8 @@ function replyToError(what: string, error: unknown): Response {
     log.debug({ what, err: error }, 'not answered: the database is away');
     return failureReply({ kind: 'away', what: 'database' });
   }
+  if (error instanceof NotAnswered && error.why !== 'nobody-waits')
+    return failureReply({ kind: 'too-much', why: error.why });
   const refused = refusalOf(error);
   if (refused?.refusal === 'unfit')
     return json(

@@ -1,3 +1,4 @@
+export { planVersion } from '../db/index.ts';
 export * from '../usecases/index.ts';
 export { type App, app } from './app.ts';
 export { awayReply } from './away-reply.ts';

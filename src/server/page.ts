@@ -1,5 +1,4 @@
 import { type LensView, type Person, readLens } from '../contracts/index.ts';
-import { resolveLens } from '../usecases/index.ts';
 import { type App, app } from './app.ts';
 import { now } from './clock.ts';
 
@@ -11,7 +10,8 @@ export async function lookThrough(astro: {
   const running = app();
   const { person } = astro.locals;
   if (!person) throw new Error('a page that needs a person was reached without one');
-  const view = await resolveLens(running, person, readLens(astro.url.searchParams), now());
+  const lens = readLens(astro.url.searchParams);
+  const view = await running.heavy.value(person.id, 'resolveLens', person, lens, now());
   return view && { app: running, person, view };
 }
 

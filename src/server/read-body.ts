@@ -5,29 +5,32 @@ export const MB = 1000 * KB;
 /** A promotion with a price of its own for every item of the largest chain takes two. */
 export const PROMOTION_BYTES = 6 * MB;
 
+/** What is too large is still let come, and forgotten, up to here: who sends it is to hear why it was not taken. */
+const LISTENED_TO = 256 * MB;
+
 /**
- * The bytes of a request's body, never more than `most` of them: what says that it is larger is not read at all, and
- * what turns out to be larger is read no further.
+ * The bytes of a request's body, never more than `most` of them: of what says that it is larger, or turns out to be,
+ * nothing is kept.
  */
 export async function readBytes(request: Request, most: number): Promise<Outcome<Uint8Array>> {
   const tooLarge = failed({ kind: 'too-large', most });
-  if (Number(request.headers.get('content-length') ?? 0) > most) return tooLarge;
+  const said = Number(request.headers.get('content-length') ?? 0);
+  if (said > LISTENED_TO) return tooLarge;
   if (!request.body) return done(new Uint8Array());
-  const chunks: Uint8Array[] = [];
+  let chunks: Uint8Array[] = [];
   let length = 0;
   const reader = request.body.getReader();
   for (;;) {
     const { value, done: ended } = await reader.read();
-    if (ended) break;
+    if (ended) return length > most ? tooLarge : done(joined(chunks, length));
     length += value.length;
-    if (length > most) {
-      // Nobody waits for the rest of it.
+    if (length > LISTENED_TO) {
       reader.cancel().catch(() => {});
       return tooLarge;
     }
-    chunks.push(value);
+    if (said > most || length > most) chunks = [];
+    else chunks.push(value);
   }
-  return done(joined(chunks, length));
 }
 
 function joined(chunks: readonly Uint8Array[], length: number): Uint8Array {

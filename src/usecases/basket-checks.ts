@@ -76,7 +76,11 @@ export async function keepBasketCheck(
   return done(viewOf(stored, await resultOf(ports.checks, stored, current, now), current));
 }
 
-export async function dropBasketCheck(ports: Ports, person: Person, id: number): Promise<Outcome<object>> {
+export async function dropBasketCheck(
+  ports: Pick<Ports, 'checks'>,
+  person: Person,
+  id: number,
+): Promise<Outcome<object>> {
   if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
   return (await ports.checks.drop(id)) ? done({}) : failed({ kind: 'not-found', what: `kept basket ${id}` });
 }

@@ -20,6 +20,7 @@ export * from './look-at-selection.ts';
 export * from './look-at-stockroom.ts';
 export * from './look-at-store.ts';
 export * from './look-at-today.ts';
+export * from './open-entry.ts';
 export * from './open-promotion.ts';
 export * from './pictures.ts';
 export * from './plan-store.ts';

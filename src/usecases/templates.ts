@@ -41,7 +41,11 @@ export async function keepTemplate(
   return done({ id: await ports.templates.put(input.name.trim(), read.value, person.id) });
 }
 
-export async function dropTemplate(ports: Ports, person: Person, id: number): Promise<Outcome<object>> {
+export async function dropTemplate(
+  ports: Pick<Ports, 'templates'>,
+  person: Person,
+  id: number,
+): Promise<Outcome<object>> {
   if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
   return (await ports.templates.drop(id)) ? done({}) : failed({ kind: 'not-found', what: `template ${id}` });
 }

@@ -1,5 +1,5 @@
-import { endpoint, json, listChoices } from '../../server/index.ts';
+import { endpoint, json } from '../../server/index.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
-  json(await listChoices(app, person)),
+  json(await app.heavy.value(person.id, 'listChoices', person)),
 );

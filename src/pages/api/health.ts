@@ -1,6 +1,4 @@
-import { app, guarded, json } from '../../server/index.ts';
+import { app, guarded, json, planVersion } from '../../server/index.ts';
 
-export const GET = guarded(async () => {
-  const { version } = await (await app()).book.current();
-  return json({ ok: true, planVersion: version });
-});
+/** Whether it answers, and the version of the plan that stands. */
+export const GET = guarded(async () => json({ ok: true, planVersion: await planVersion(app().db) }));

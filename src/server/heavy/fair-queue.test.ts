@@ -9,7 +9,7 @@ const entry = (name: string, person: string, size = 0, since = 0): Entry => ({
   person,
   size,
   since,
-  long: false,
+  lane: 'ordinary',
 });
 const LIMITS = { inAll: 5, perPerson: 3, patience: 1_000 };
 

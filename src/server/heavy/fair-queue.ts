@@ -1,8 +1,11 @@
+/** A glance at the plan; something to be worked out; something that may take as long as it is let. */
+export type Lane = 'quick' | 'ordinary' | 'long';
+
 /** What waits for a thread. */
 export interface Waiting {
   readonly person: string;
-  /** Whether it may take long: by its kind, or because much was sent. */
-  readonly long: boolean;
+  /** How long it may take: by its kind, or because much was sent. */
+  readonly lane: Lane;
   /** Bytes that were sent: of one person's questions the small ones go first. */
   readonly size: number;
   /** Milliseconds, by any clock that runs forward. */

@@ -6,8 +6,15 @@ import { DatabaseAway } from '../../db/index.ts';
 import type { Environment } from '../environment.ts';
 import { log } from '../log.ts';
 import type { HeavyEndpoint } from './heavy-endpoints.ts';
-import type { HeavyAnswer, HeavyQuestion, MadeReply, SentInput } from './heavy-messages.ts';
-import type { HeavyValue, ValueAnswer, ValueArgs } from './heavy-values.ts';
+import type {
+  HeavyAnswer,
+  HeavyQuestion,
+  HeavyWorkerData,
+  MadeReply,
+  SentInput,
+  WentBack,
+} from './heavy-messages.ts';
+import { type HeavyValue, QUICK_VALUES, type ValueAnswer, type ValueArgs } from './heavy-values.ts';
 import { type Job, NotAnswered, type Thread, threadPool } from './thread-pool.ts';
 
 /** Milliseconds that an answer may take; files of a hundred thousand lines take minutes. */
@@ -15,6 +22,8 @@ const WITHIN = 15_000;
 const LONG_WITHIN = 180_000;
 /** What is larger than this may take long. */
 const LONG_FROM = 4_000;
+/** These are a glance, and are answered whatever else is going on. */
+const QUICK: ReadonlySet<string> = new Set(Object.keys(QUICK_VALUES));
 const QUEUE = { inAll: 300, perPerson: 40, patience: 3_000 };
 /** A thread that needs more is stopped instead of the process. */
 const MOST_MEMORY_MB = 3_000;
@@ -48,10 +57,11 @@ export interface HeavyDesk {
   readonly load: { readonly waiting: number; readonly running: number };
 }
 
-export function heavyDesk(environment: Environment): HeavyDesk {
+/** @param onWentBack is told when a thread finds that the database is another than it was. */
+export function heavyDesk(environment: Environment, onWentBack: () => void): HeavyDesk {
   const pool = threadPool<HeavyQuestion, HeavyAnswer>({
-    threads: environment.threads ?? Math.max(3, Math.min(6, availableParallelism() + 1)),
-    begin: () => workerThread(environment),
+    threads: environment.threads ?? Math.max(4, Math.min(8, availableParallelism() + 2)),
+    begin: (kept) => workerThread(environment, environment.heavyWorker, kept, onWentBack),
     queue: QUEUE,
     isLast: ({ kind }) => kind !== 'news',
     numberOf: ({ number }) => number,
@@ -70,12 +80,11 @@ export function heavyDesk(environment: Environment): HeavyDesk {
     },
     async reply({ task, person, sent, now, signal }, onNews) {
       const size = sent.bytes?.length ?? 0;
-      const long = LONG.has(task) || size > LONG_FROM;
       try {
         const made = await answer(
           {
             person: person.id,
-            long,
+            lane: LONG.has(task) || size > LONG_FROM ? 'long' : 'ordinary',
             size,
             within: LONG.has(task) ? LONG_WITHIN : WITHIN,
             signal,
@@ -97,7 +106,7 @@ export function heavyDesk(environment: Environment): HeavyDesk {
     async value(person, task, ...args) {
       const last = await answer({
         person: person || randomUUID(),
-        long: person === '',
+        lane: person === '' ? 'long' : QUICK.has(task) ? 'quick' : 'ordinary',
         size: 0,
         within: person === '' ? LONG_WITHIN : WITHIN,
         question: (number) => ({ number, work: { kind: 'value', task, args } }),
@@ -108,20 +117,24 @@ export function heavyDesk(environment: Environment): HeavyDesk {
   };
 }
 
-function workerThread({
-  databaseUrl,
-  heavyWorker,
-  fileReader,
-}: Environment): Thread<HeavyQuestion, HeavyAnswer> {
-  const worker = new Worker(heavyWorker, {
-    workerData: { databaseUrl, fileReader },
+function workerThread(
+  { databaseUrl, fileReader }: Environment,
+  program: string,
+  kept: boolean,
+  onWentBack: () => void,
+): Thread<HeavyQuestion, HeavyAnswer> {
+  const worker = new Worker(program, {
+    workerData: { databaseUrl, fileReader, kept } satisfies HeavyWorkerData,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   });
   worker.unref();
   worker.on('error', (error) => log.error({ err: error }, 'a thread for heavy questions died'));
   return {
     post: (question, transfer) => worker.postMessage(question, [...transfer]),
-    onAnswer: (listener) => void worker.on('message', listener),
+    onAnswer: (listener) =>
+      void worker.on('message', (answer: HeavyAnswer | WentBack) =>
+        answer.kind === 'went-back' ? onWentBack() : listener(answer),
+      ),
     onGone: (listener) => void worker.on('exit', listener),
     stop: () => void worker.terminate(),
   };

@@ -38,3 +38,15 @@ export type HeavyAnswer =
   /** A line on the way, before the reply. */
   | { readonly number: number; readonly kind: 'news'; readonly line: string }
   | { readonly number: number; readonly kind: 'failed'; readonly error: string; readonly away: boolean };
+
+/** A thread found the database to be another than it was. */
+export interface WentBack {
+  readonly kind: 'went-back';
+}
+
+export interface HeavyWorkerData {
+  readonly databaseUrl: string;
+  readonly fileReader: string;
+  /** Whether the thread is kept for what is quick. */
+  readonly kept: boolean;
+}

@@ -1,7 +1,46 @@
-import { lookAtItem, lookAtToday, renewEpoch, runBasketChecks } from '../../usecases/index.ts';
+import {
+  askPrice,
+  askPriceAcross,
+  beginPromotion,
+  findTouching,
+  listChoices,
+  listPromotions,
+  listTemplates,
+  listTerminals,
+  lookAtItem,
+  lookAtStockroom,
+  lookAtStore,
+  lookAtToday,
+  openEntry,
+  openPromotion,
+  renewEpoch,
+  resolveLens,
+  runBasketChecks,
+  searchItems,
+} from '../../usecases/index.ts';
 
-/** What pages ask that may take long; plain data goes in and out. */
-export const HEAVY_VALUES = { lookAtItem, lookAtToday, renewEpoch, runBasketChecks } as const;
+/**
+ * What pages and small endpoints ask of the plan; plain data goes in and out. The plan lives in the threads alone: the
+ * one that serves neither holds it nor puts it together anew when it changes.
+ */
+export const QUICK_VALUES = {
+  askPrice,
+  askPriceAcross,
+  beginPromotion,
+  findTouching,
+  listChoices,
+  listPromotions,
+  listTemplates,
+  listTerminals,
+  lookAtItem,
+  lookAtStockroom,
+  lookAtStore,
+  openEntry,
+  openPromotion,
+  resolveLens,
+  searchItems,
+} as const;
+export const HEAVY_VALUES = { ...QUICK_VALUES, lookAtToday, renewEpoch, runBasketChecks } as const;
 
 export type HeavyValue = keyof typeof HEAVY_VALUES;
 type Rest<F> = F extends (ports: never, ...rest: infer R) => unknown ? R : never;

@@ -4,16 +4,31 @@ import { isDatabaseAway } from '../../db/index.ts';
 import { guardedReply } from '../guarded.ts';
 import { portsOf } from '../ports.ts';
 import { failureReply } from '../reply.ts';
+import { giveWay } from './give-way.ts';
 import { readSent } from './heavy-endpoint-work.ts';
 import { HEAVY_ENDPOINTS } from './heavy-endpoints.ts';
-import type { HeavyAnswer, HeavyQuestion, HeavyWork, MadeReply } from './heavy-messages.ts';
+import type {
+  HeavyAnswer,
+  HeavyQuestion,
+  HeavyWork,
+  HeavyWorkerData,
+  MadeReply,
+  WentBack,
+} from './heavy-messages.ts';
 import { HEAVY_VALUES } from './heavy-values.ts';
 
 /** One question at a time: there is little to share. */
 const CONNECTIONS = 2;
 
 // A thread of its own with a plan of its own, kept current by version as the server keeps its own.
-const ports = portsOf(workerData as { databaseUrl: string; fileReader: string }, CONNECTIONS);
+const data = workerData as HeavyWorkerData;
+const ports = portsOf(data, CONNECTIONS, () =>
+  parentPort!.postMessage({ kind: 'went-back' } satisfies WentBack),
+);
+// What is quick is waited for by somebody who looks at a page.
+if (!data.kept) giveWay();
+// The plan is there before the first question; a database that is away is asked again by that question.
+ports.book.current().catch(() => {});
 const post = (answer: HeavyAnswer, transfer: ArrayBuffer[] = []) => parentPort!.postMessage(answer, transfer);
 
 parentPort!.on('message', async ({ number, work }: HeavyQuestion) => {

@@ -54,7 +54,7 @@ const pool = (count = 3) => {
 type Question = { number: number; name: string };
 const job = (name: string, person = 'ann', more: Partial<Job<Question>> = {}): Job<Question> => ({
   person,
-  long: false,
+  lane: 'ordinary',
   size: 0,
   within: 5_000,
   question: (number) => ({ number, name }),
@@ -73,34 +73,37 @@ afterEach(() => vi.useRealTimers());
 describe('a pool of threads', () => {
   it('hands a question to a thread and gives its answer, with what is said before it', async () => {
     const news: string[] = [];
-    const work = pool().run(job('a'), ({ text }) => news.push(text));
+    const work = pool(1).run(job('a'), ({ text }) => news.push(text));
     threads[0]!.say('half', false);
     threads[0]!.say('whole');
     expect(await outcome(work)).toBe('whole');
     expect(news).toEqual(['half']);
   });
 
-  it('keeps a thread for others, however many one person asks', () => {
-    const all = pool();
+  it('keeps its first thread for what is quick, and one of the others for other people', () => {
+    const all = pool(4);
     for (const name of ['a1', 'a2', 'a3']) void outcome(all.run(job(name)));
-    expect(running()).toEqual(['a1', 'a2']);
+    expect(running().sort()).toEqual(['a1', 'a2']);
     void outcome(all.run(job('b', 'ben')));
-    expect(running()).toEqual(['a1', 'a2', 'b']);
+    void outcome(all.run(job('c', 'cy')));
+    expect(running().sort()).toEqual(['a1', 'a2', 'b']);
+    void outcome(all.run(job('glance', 'cy', { lane: 'quick' })));
+    expect(running().sort()).toEqual(['a1', 'a2', 'b', 'glance']);
   });
 
   it('lets one person’s long questions take one thread, and everybody’s not the last one', () => {
-    const all = pool();
-    const long = { long: true };
+    const all = pool(4);
+    const lane = 'long';
     for (const [name, person] of [
       ['a1', 'ann'],
       ['a2', 'ann'],
       ['b', 'ben'],
       ['c', 'cy'],
     ] as const)
-      void outcome(all.run(job(name, person, long)));
-    expect(running()).toEqual(['a1', 'b']);
-    void outcome(all.run(job('quick', 'dee')));
-    expect(running()).toEqual(['a1', 'b', 'quick']);
+      void outcome(all.run(job(name, person, { lane })));
+    expect(running().sort()).toEqual(['a1', 'b']);
+    void outcome(all.run(job('ordinary', 'dee')));
+    expect(running().sort()).toEqual(['a1', 'b', 'ordinary']);
   });
 
   it('stops what takes too long, with its thread, and goes on with the next', async () => {

@@ -1,4 +1,4 @@
-import { type FairQueue, fairQueue, type QueueLimits, type Waiting } from './fair-queue.ts';
+import { type FairQueue, fairQueue, type Lane, type QueueLimits, type Waiting } from './fair-queue.ts';
 
 /** A thread as the pool needs it; the real one is a worker thread. */
 export interface Thread<Q, A> {
@@ -11,7 +11,7 @@ export interface Thread<Q, A> {
 
 export interface Job<Q> {
   readonly person: string;
-  readonly long: boolean;
+  readonly lane: Lane;
   readonly size: number;
   readonly question: (number: number) => Q;
   readonly transfer?: readonly ArrayBuffer[];
@@ -31,7 +31,8 @@ export class NotAnswered extends Error {
 
 export interface PoolOptions<Q, A> {
   readonly threads: number;
-  readonly begin: () => Thread<Q, A>;
+  /** @param kept whether it is the thread that is kept for what is quick. */
+  readonly begin: (kept: boolean) => Thread<Q, A>;
   readonly queue: QueueLimits;
   /** Whether an answer is the last one of its question. */
   readonly isLast: (answer: A) => boolean;
@@ -66,8 +67,9 @@ interface Slot<Q, A> {
 }
 
 /**
- * Threads that answer questions, one each at a time. One is always kept for what does not take long, and nobody's long
- * questions take more than one; a question that takes too long is stopped with its thread, and another one begins.
+ * Threads that answer questions, one each at a time, all begun at once: the first question waits for none of them. The
+ * first thread is kept for what is quick, and one of the others for what does not take long; nobody's questions take all
+ * of those. A question that takes too long is stopped with its thread, and another one begins.
  */
 export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
   const slots = Array.from(
@@ -79,23 +81,25 @@ export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
 
   const busy = () => slots.flatMap(({ entry }) => (entry ? [entry] : []));
 
-  function mayBegin(entry: Entry<Q, A>): boolean {
-    const running = busy();
-    const own = running.filter(({ person }) => person === entry.person);
-    if (own.length >= Math.max(1, options.threads - 1)) return false;
-    if (!entry.long) return true;
-    const long = running.filter((one) => one.long);
-    return (
-      long.length < Math.max(1, options.threads - 1) && !long.some(({ person }) => person === entry.person)
-    );
+  /** How many threads there are for what is not quick, of which one is kept from what is long. */
+  const workers = Math.max(1, options.threads - 1);
+
+  function mayBegin(entry: Entry<Q, A>, isFirst: boolean): boolean {
+    if (entry.lane === 'quick') return true;
+    if (isFirst && options.threads > 1) return false;
+    const working = busy().filter(({ lane }) => lane !== 'quick');
+    const own = working.filter(({ person }) => person === entry.person);
+    if (own.length >= Math.max(1, workers - 1)) return false;
+    if (entry.lane !== 'long') return true;
+    const long = working.filter(({ lane }) => lane === 'long');
+    return long.length < Math.max(1, workers - 1) && !own.some(({ lane }) => lane === 'long');
   }
 
   function next(): void {
     for (const slot of slots) {
       if (slot.entry) continue;
-      const entry = queue.take(mayBegin, options.now());
-      if (!entry) return;
-      begin(slot, entry);
+      const entry = queue.take((one) => mayBegin(one, slot === slots[0]), options.now());
+      if (entry) begin(slot, entry);
     }
   }
 
@@ -109,7 +113,7 @@ export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
   }
 
   function threadFor(slot: Slot<Q, A>): Thread<Q, A> {
-    const thread = options.begin();
+    const thread = options.begin(slot === slots[0] && options.threads > 1);
     thread.onAnswer((answer) => {
       const { entry } = slot;
       if (slot.thread !== thread || !entry || options.numberOf(answer) !== slot.number) return;
@@ -121,10 +125,13 @@ export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
     thread.onGone(() => {
       if (slot.thread !== thread) return;
       const { entry, whyStopped } = slot;
-      slot.thread = null;
       slot.whyStopped = 'died';
       free(slot);
-      if (entry) settle(entry, () => entry.reject(new NotAnswered(whyStopped)));
+      slot.thread = null;
+      if (entry) {
+        settle(entry, () => entry.reject(new NotAnswered(whyStopped)));
+        slot.thread = threadFor(slot);
+      }
       next();
     });
     return thread;
@@ -155,6 +162,8 @@ export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
     slot.timer = setTimeout(() => stop(slot, 'nobody-waits'), FINISH_WITHIN);
   }
 
+  for (const slot of slots) slot.thread = threadFor(slot);
+
   return {
     get waiting() {
       return queue.length;
@@ -164,9 +173,9 @@ export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
     },
     run: (job, onNews) =>
       new Promise((resolve, reject) => {
-        const { person, long, size, signal } = job;
+        const { person, lane, size, signal } = job;
         const entry: Entry<Q, A> = {
-          ...{ person, long, size, since: options.now() },
+          ...{ person, lane, size, since: options.now() },
           ...{ job, resolve, reject, onNews, over: false },
         };
         if (signal?.aborted) return reject(new NotAnswered('nobody-waits'));

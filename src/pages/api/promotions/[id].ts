@@ -2,14 +2,13 @@ import { statusRequest } from '../../../contracts/index.ts';
 import {
   endpoint,
   heavyEndpoint,
-  openPromotion,
   outcomeReply,
   PROMOTION_BYTES,
   setPromotionStatus,
 } from '../../../server/index.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, person, params }) =>
-  outcomeReply(await openPromotion(app, person, params.id!)),
+  outcomeReply(await app.heavy.value(person.id, 'openPromotion', person, params.id!)),
 );
 
 export const PUT = heavyEndpoint('save-promotion', { permission: 'plan', most: PROMOTION_BYTES });

@@ -1,5 +1,5 @@
-import { endpoint, json, listTerminals, now } from '../../../server/index.ts';
+import { endpoint, json, now } from '../../../server/index.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
-  json(await listTerminals(app, person, now())),
+  json(await app.heavy.value(person.id, 'listTerminals', person, now())),
 );

@@ -1,7 +1,7 @@
-import { endpoint, heavyEndpoint, json, listTemplates, PROMOTION_BYTES } from '../../../server/index.ts';
+import { endpoint, heavyEndpoint, json, PROMOTION_BYTES } from '../../../server/index.ts';
 
 export const GET = endpoint({ permission: 'see' }, async ({ app, person }) =>
-  json(await listTemplates(app, person)),
+  json(await app.heavy.value(person.id, 'listTemplates', person)),
 );
 
 export const POST = heavyEndpoint('keep-template', { permission: 'plan', most: PROMOTION_BYTES });

@@ -8,5 +8,7 @@ export const GET = terminalEndpoint(async ({ app, terminal, context }) => {
   const number = await app.terminals.newestNumber(terminal.store);
   if (number === null || Number(have) === number) return new Response(null, { status: 204 });
   const envelope = await app.terminals.envelope(terminal.store, number);
-  return envelope ? packedReply(envelope, context.request) : new Response(null, { status: 204 });
+  return envelope
+    ? packedReply(envelope, context.request, { 'x-price-file': String(number) })
+    : new Response(null, { status: 204 });
 });
