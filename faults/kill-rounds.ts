@@ -28,7 +28,7 @@ export async function killAndCount(
       await new Promise((resolve) => setTimeout(resolve, 150 + ((round * 67) % 400)));
       if (part === 'tills') await sendAll(rufus);
       const at = performance.now();
-      process.kill(running[part](), 'SIGKILL');
+      process.kill(await running[part](), 'SIGKILL');
       const saved = await saving;
       await untilAnswers(rufus);
       back.push(performance.now() - at);

@@ -91,14 +91,14 @@ export async function sendLargeBodies(origin: string, running: Processes): Promi
   ];
   const told: string[] = [];
   for (const [what, run] of cases) {
-    const before = memoryOf(running.application()).now;
+    const before = memoryOf(await running.application()).now;
     const { value, worst } = await beside(other, run);
-    const after = memoryOf(running.application());
+    const after = memoryOf(await running.application());
     const said = value.status === 0 ? 'cut off' : String(value.status);
     told.push(
       `  ${what}: ${said} after ${ms(value.took)}, ${(after.now - before).toFixed(0)} MB more; another person’s price ${ms(worst)} at worst`,
     );
   }
-  const { most } = memoryOf(running.application());
+  const { most } = memoryOf(await running.application());
   return [`large bodies, at most ${most.toFixed(0)} MB held by the application:`, ...told];
 }

@@ -1,10 +1,22 @@
 import { readFileSync } from 'node:fs';
 
+/** What a process is, once it runs; a part that died is begun again after a pause. */
+async function once(find: () => number): Promise<number> {
+  for (let tries = 0; ; tries++) {
+    try {
+      return find();
+    } catch (error) {
+      if (tries > 400) throw error;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+}
+
 /** The processes of this run, by what they are; each may have begun anew since it was last asked for. */
 export interface Processes {
-  application(): number;
-  tills(): number;
-  database(): number;
+  application(): Promise<number>;
+  tills(): Promise<number>;
+  database(): Promise<number>;
 }
 
 const wordsOf = (pid: number): string => {
@@ -26,9 +38,10 @@ export function processes(folder: string, name: string): Processes {
     return found;
   };
   return {
-    application: () => running('dist/server.mjs'),
-    tills: () => running('dist/tills.mjs'),
-    database: () => Number(readFileSync(`${folder}/postgres-${name}/postmaster.pid`, 'utf8').split('\n')[0]),
+    application: () => once(() => running('dist/server.mjs')),
+    tills: () => once(() => running('dist/tills.mjs')),
+    database: () =>
+      once(() => Number(readFileSync(`${folder}/postgres-${name}/postmaster.pid`, 'utf8').split('\n')[0])),
   };
 }
 

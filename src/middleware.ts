@@ -8,7 +8,10 @@ import {
   isSoundPath,
   json,
   log,
+  NoChain,
+  NotAnswered,
   personOf,
+  tooMuchReply,
   withSafeHeaders,
 } from './server/index.ts';
 
@@ -39,9 +42,11 @@ async function answer(context: APIContext, next: () => Promise<Response>): Promi
     if (context.locals.person || OPEN.includes(path) || isApi) return await next();
     return context.redirect(`/sign-in?next=${encodeURIComponent(path + context.url.search)}`);
   } catch (error) {
+    if (error instanceof NoChain) return awayReply(isApi, 'chain');
+    if (error instanceof NotAnswered) return tooMuchReply(isApi, error.why);
     if (await isAway(error, db)) {
       log.debug({ path }, 'not answered: the database is away');
-      return awayReply(isApi);
+      return awayReply(isApi, 'database');
     }
     log.error({ err: error, path }, 'a page failed');
     return isApi

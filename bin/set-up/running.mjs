@@ -1,4 +1,4 @@
-import { mkdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, rmSync } from 'node:fs';
 import { ensureBuild, prepareDatabase, startProgram, untilAnswers } from './application.mjs';
 import { claim } from './claim.mjs';
 import { ensurePackages } from './packages.mjs';
@@ -35,7 +35,7 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     const environment = {
       DATABASE_URL: postgres.url,
       BELLTAG_SECRET: process.env.BELLTAG_SECRET ?? secrets().cookieSecret,
-      BELLTAG_DEMO: '1',
+      BELLTAG_DEMO: process.env.BELLTAG_DEMO ?? '1',
       BELLTAG_ORIGIN: process.env.BELLTAG_ORIGIN ?? `http://127.0.0.1:${port}`,
       BELLTAG_TILLS: inRoot(`.data/tills-${name}`),
       BELLTAG_TILL_PAGE: `http://127.0.0.1:${tills}`,
@@ -62,7 +62,9 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     };
     const words = { BELLTAG_LOG: 'warn', ...environment };
     await keep('The application', 'dist/server.mjs', words, `http://127.0.0.1:${port}/api/health`);
-    await keep('The tills', 'dist/tills.mjs', environment, environment.BELLTAG_TILL_PAGE);
+    // Tills are enrolled with the demo chain.
+    if (existsSync(`${environment.BELLTAG_TILLS}/tills.json`))
+      await keep('The tills', 'dist/tills.mjs', environment, environment.BELLTAG_TILL_PAGE);
     return { environment, stop };
   } catch (error) {
     await stop();

@@ -10,7 +10,7 @@ export type Failure =
   /** It was stopped, or not begun: too many ask at once, or it would take too long. */
   | { readonly kind: 'too-much'; readonly why: 'full' | 'person-full' | 'took-too-long' | 'died' }
   /** Something that we stand on is away; it may be asked again. */
-  | { readonly kind: 'away'; readonly what: 'database' }
+  | { readonly kind: 'away'; readonly what: 'database' | 'chain' }
   /** Somebody saved in between; `current` is what stands now. */
   | { readonly kind: 'conflict'; readonly message: string; readonly current?: unknown };
 

@@ -1,5 +1,6 @@
 import { isDatabaseAway, refusalOf } from '../db/index.ts';
 import { NotAnswered } from './heavy/thread-pool.ts';
+import { NoChain } from './live-plan-book.ts';
 import { log } from './log.ts';
 import { failureReply, json } from './reply.ts';
 
@@ -17,6 +18,7 @@ export async function guardedReply(what: string, work: () => Promise<Response>):
 }
 
 function replyToError(what: string, error: unknown): Response {
+  if (error instanceof NoChain) return failureReply({ kind: 'away', what: 'chain' });
   if (isDatabaseAway(error)) {
     // Told once where it is watched (watch-plan.ts): here it would be told for every question.
     log.debug({ what, err: error }, 'not answered: the database is away');

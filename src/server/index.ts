@@ -1,15 +1,16 @@
 export { planVersion } from '../db/index.ts';
 export * from '../usecases/index.ts';
 export { type App, app } from './app.ts';
-export { awayReply } from './away-reply.ts';
+export { awayReply, tooMuchReply } from './away-reply.ts';
 export { now } from './clock.ts';
 export { databaseAnswers, isAway } from './database-answers.ts';
 export { endpoint, guarded, heavyEndpoint } from './endpoint.ts';
 export { enter, withCookiesOf } from './enter.ts';
 export { FILE_LIMITS } from './files/file-limits.ts';
+export { NotAnswered } from './heavy/thread-pool.ts';
+export { NoChain } from './live-plan-book.ts';
 export { log } from './log.ts';
 export { ownPath } from './own-path.ts';
-export { packedReply } from './packed-reply.ts';
 export { lookThrough, NO_STORES } from './page.ts';
 export { pictureReply } from './picture-reply.ts';
 export { KB, MB, PROMOTION_BYTES, readBytes, readJson } from './read-body.ts';

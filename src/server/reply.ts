@@ -61,6 +61,7 @@ const TOO_MUCH = {
 export const AWAY = {
   database:
     'The database does not answer just now. Nothing was saved; Bell Tag waits for it and goes on by itself.',
+  chain: 'This database holds no chain yet: there is nothing to look at, and nobody to sign in.',
 } as const;
 
 const size = (bytes: number): string =>

@@ -1,8 +1,12 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import sirv from 'sirv';
 import { pathInOneWay } from '../../contracts/index.ts';
+import { connect, sendingRepository } from '../../db/index.ts';
+import { readEnvironment } from '../environment.ts';
 import { log } from '../log.ts';
+import { terminalDesk } from '../terminal-desk.ts';
 import { addressOf } from './address.ts';
+import { PRICE_FILE_PATH, terminalDoor } from './terminal-door.ts';
 
 /** What the framework's build hands over: it answers, or says that it knows no such page. */
 type Handler = (
@@ -18,6 +22,9 @@ const IDLE_FOR = 65_000;
 /** What is under way is finished within this long before the process goes. */
 const DRAIN_WITHIN = 20_000;
 
+/** To the database, for price files alone. */
+const CONNECTIONS = 3;
+
 const app = new URL('./app/', import.meta.url);
 const { handler } = (await import(new URL('server/entry.mjs', app).href)) as { handler: Handler };
 const files = sirv(new URL('client/', app).pathname, {
@@ -32,17 +39,21 @@ const files = sirv(new URL('client/', app).pathname, {
 });
 
 const behindProxy = process.env.BELLTAG_PROXY === '1';
+const { db } = connect(readEnvironment(process.env).databaseUrl, CONNECTIONS);
+const takePriceFile = terminalDoor(terminalDesk(sendingRepository(db)));
 
 const server = createServer((request, response) => {
   if (!isReadable(request.url)) return end(response, 400, 'That address cannot be read.');
   request.url = inOneWay(request.url!);
+  const address = addressOf(request, behindProxy);
+  if (request.url.split('?')[0] === PRICE_FILE_PATH) return void takePriceFile(request, response, address);
   files(request, response, () => {
-    handler(request, response, () => end(response, 404, 'There is no such page.'), {
-      address: addressOf(request, behindProxy),
-    }).catch((error: unknown) => {
-      log.error({ err: error }, 'a request failed');
-      end(response, 500, 'Something failed on our side.');
-    });
+    handler(request, response, () => end(response, 404, 'There is no such page.'), { address }).catch(
+      (error: unknown) => {
+        log.error({ err: error }, 'a request failed');
+        end(response, 500, 'Something failed on our side.');
+      },
+    );
   });
 });
 server.headersTimeout = HEADERS_WITHIN;

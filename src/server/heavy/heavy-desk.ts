@@ -4,6 +4,7 @@ import { Worker } from 'node:worker_threads';
 import { failed, type Outcome, type Person } from '../../contracts/index.ts';
 import { DatabaseAway } from '../../db/index.ts';
 import type { Environment } from '../environment.ts';
+import { NoChain } from '../live-plan-book.ts';
 import { log } from '../log.ts';
 import type { HeavyEndpoint } from './heavy-endpoints.ts';
 import type {
@@ -71,6 +72,7 @@ export function heavyDesk(environment: Environment, onWentBack: () => void): Hea
   async function answer(job: Job<HeavyQuestion>, onNews?: (line: string) => void): Promise<HeavyAnswer> {
     const last = await pool.run(job, (news) => news.kind === 'news' && onNews?.(news.line));
     if (last.kind !== 'failed') return last;
+    if (last.away === 'chain') throw new NoChain(last.error);
     throw last.away ? new DatabaseAway(last.error) : new Error(last.error);
   }
 

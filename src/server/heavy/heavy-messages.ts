@@ -37,7 +37,12 @@ export type HeavyAnswer =
   | { readonly number: number; readonly kind: 'reply'; readonly reply: MadeReply }
   /** A line on the way, before the reply. */
   | { readonly number: number; readonly kind: 'news'; readonly line: string }
-  | { readonly number: number; readonly kind: 'failed'; readonly error: string; readonly away: boolean };
+  | {
+      readonly number: number;
+      readonly kind: 'failed';
+      readonly error: string;
+      readonly away: 'database' | 'chain' | null;
+    };
 
 /** A thread found the database to be another than it was. */
 export interface WentBack {

@@ -2,6 +2,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import type { Instant } from '../../core/calendar/index.ts';
 import { isDatabaseAway } from '../../db/index.ts';
 import { guardedReply } from '../guarded.ts';
+import { NoChain } from '../live-plan-book.ts';
 import { portsOf } from '../ports.ts';
 import { failureReply } from '../reply.ts';
 import { giveWay } from './give-way.ts';
@@ -44,7 +45,7 @@ parentPort!.on('message', async ({ number, work }: HeavyQuestion) => {
       number,
       kind: 'failed',
       error: String((error as Error).stack ?? error),
-      away: isDatabaseAway(error),
+      away: error instanceof NoChain ? 'chain' : isDatabaseAway(error) ? 'database' : null,
     });
   }
 });

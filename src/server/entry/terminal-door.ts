@@ -1,0 +1,73 @@
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { promisify } from 'node:util';
+import { gunzip } from 'node:zlib';
+import { isDatabaseAway } from '../../db/index.ts';
+import { log } from '../log.ts';
+import { AWAY, RETRY_AFTER } from '../reply.ts';
+import type { TerminalDesk } from '../terminal-desk.ts';
+
+export const PRICE_FILE_PATH = '/api/till/price-file';
+
+/**
+ * `GET /api/till/price-file?have=12`: the newest file of the terminal's store, or 204 where it has that one. Thousands
+ * of terminals ask every few seconds, or all at once when something was sent: what they get lies packed in memory, and
+ * is handed out before anything else of the application is troubled.
+ */
+export function terminalDoor(desk: TerminalDesk) {
+  return async (request: IncomingMessage, response: ServerResponse, address: string): Promise<void> => {
+    const say = (status: number, message: string, headers: Record<string, string> = {}) =>
+      void response
+        .writeHead(status, { ...HEADERS, 'content-type': 'application/json; charset=utf-8', ...headers })
+        .end(JSON.stringify({ message }));
+    try {
+      if (request.method !== 'GET') return say(405, 'Only GET is answered here.', { allow: 'GET' });
+      const key = /^Bearer (\S{1,200})$/.exec(request.headers.authorization ?? '')?.[1];
+      const terminal = key === undefined ? null : await desk.terminalOf(key);
+      if (!terminal) {
+        log.warn({ from: address, path: PRICE_FILE_PATH }, 'terminal key not known');
+        return say(401, 'This terminal key is not known.');
+      }
+      const have = haveOf(request.url ?? '');
+      if (have === undefined) return say(422, '`have` is the number of a price file.');
+      const number = await desk.newestNumber(terminal.store);
+      const packed = number === null || number === have ? null : await desk.envelope(terminal.store, number);
+      if (!packed) return void response.writeHead(204, HEADERS).end();
+      await hand(packed, number!, request, response);
+    } catch (error) {
+      if (isDatabaseAway(error)) return say(503, AWAY.database, { 'retry-after': RETRY_AFTER });
+      log.error({ err: error }, 'a price file could not be handed out');
+      say(500, 'Something failed on our side; try again.');
+    }
+  };
+}
+
+const HEADERS = { 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' };
+const unpack = promisify(gunzip);
+
+/** As it lies there where the asker takes that. */
+async function hand(
+  packed: Uint8Array,
+  number: number,
+  request: IncomingMessage,
+  response: ServerResponse,
+): Promise<void> {
+  const takes = /\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''));
+  const body = takes ? packed : await unpack(packed);
+  response
+    .writeHead(200, {
+      ...HEADERS,
+      'content-type': 'application/json; charset=utf-8',
+      'content-length': body.length,
+      vary: 'accept-encoding',
+      'x-price-file': String(number),
+      ...(takes ? { 'content-encoding': 'gzip' } : {}),
+    })
+    .end(body);
+}
+
+/** The number that the terminal has; null: none; undefined: something that is no number. */
+function haveOf(url: string): number | null | undefined {
+  const have = new URLSearchParams(url.split('?')[1] ?? '').get('have');
+  if (have === null) return null;
+  return /^\d{1,15}$/.test(have) ? Number(have) : undefined;
+}

@@ -1,0 +1,41 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+
+/** What a use case does without knowing who asks, and why that is right. A new one is added with its reason, or not at all. */
+const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
+  searchItems: 'numbers, barcodes and names of goods are the same for everybody',
+  matchCodes: 'numbers, barcodes and names of goods are the same for everybody',
+  readSheetLines: 'tells which of the sent numbers are goods',
+  noteTerminal: 'a terminal says what it holds, known by its own key',
+  renewEpoch: 'the application itself, once a restored backup was noticed',
+  followAim: 'works on questions and answers of ours alone',
+};
+
+interface Exported {
+  readonly name: string;
+  readonly parameters: string;
+}
+
+/** Functions of a source that do something with ports. */
+function asking(text: string): Exported[] {
+  return [...text.matchAll(/^export (?:async )?function (\w+)(?:<[^>]*>)?\(([\s\S]*?)\n?\)(?:: |\s*\{)/gm)]
+    .map(([, name, parameters]) => ({ name: name!, parameters: parameters! }))
+    .filter(({ name, parameters }) => /\bports\b|\bbook\b/.test(parameters) || name in NOBODY_IN_PARTICULAR);
+}
+
+const FOLDER = 'src/usecases';
+const all = readdirSync(FOLDER)
+  .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
+  .flatMap((file) => asking(readFileSync(`${FOLDER}/${file}`, 'utf8')).map((one) => ({ ...one, file })));
+
+describe('a use case', () => {
+  it('that asks ports is found', () => {
+    expect(all.length).toBeGreaterThan(35);
+  });
+  it('knows who asks, unless it says why it need not', () => {
+    const blind = all.filter(({ parameters }) => !/\bperson\b/.test(parameters)).map(({ name }) => name);
+    expect(blind.filter((name) => !(name in NOBODY_IN_PARTICULAR))).toEqual([]);
+    // A reason that nobody needs any more goes.
+    expect(Object.keys(NOBODY_IN_PARTICULAR).filter((name) => !blind.includes(name))).toEqual([]);
+  });
+});
