@@ -9,7 +9,6 @@ const amount = Joi.string().pattern(/^\d+(\.\d+)?$/, 'amount');
 const count = Joi.number().integer().min(0).max(1_000_000_000);
 
 /** Far more than any till rings; a basket of so many is answered in seconds. */
-const MOST_LINES = 5_000;
 const MOST_UNITS = 20_000;
 
 /** The shape of a basket (docs/plan-format.md). What it names and how much it counts is looked at by the core. */
@@ -43,7 +42,6 @@ export const basketSchema: Joi.ObjectSchema<BasketDocument> = Joi.object({
         quantity: Joi.alternatives(Joi.number(), Joi.string().max(20)).required(),
       }),
     )
-    .max(MOST_LINES)
     .required(),
 });
 
@@ -51,11 +49,12 @@ export const basketSchema: Joi.ObjectSchema<BasketDocument> = Joi.object({
 export function parseBasket(raw: unknown, compiled: CompiledPlan): ReadBasket {
   const shaped = shape(basketSchema, raw);
   if (!shaped.ok) return { ok: false, faults: shaped.faults };
-  const units = shaped.value.lines.reduce((sum, { quantity }) => sum + (Number(quantity) || 0), 0);
+  const read = readBasket(shaped.value, compiled);
+  const units = read.ok ? read.basket.lines.reduce((sum, { thousandths }) => sum + thousandths / 1000, 0) : 0;
   return units > MOST_UNITS
     ? {
         ok: false,
         faults: [{ path: ['lines'], what: `${units} units stand in it`, wanted: `at most ${MOST_UNITS}` }],
       }
-    : readBasket(shaped.value, compiled);
+    : read;
 }

@@ -194,9 +194,11 @@ describe('the plan', () => {
       body: { ok: true, items: out.items.length, promotions: out.promotions.length },
     });
     const back = (await basil.get('/api/plan')).body;
+    const sorted = (list: any[]) => list.sort((a, b) => (a.id < b.id ? -1 : 1));
     const byId = (plan: any) => ({
       ...plan,
-      promotions: plan.promotions.sort((a: any, b: any) => (a.id < b.id ? -1 : 1)),
+      promotions: sorted(plan.promotions),
+      itemSets: sorted(plan.itemSets),
     });
     expect(byId(back)).toEqual(byId(out));
   });

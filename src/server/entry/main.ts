@@ -12,7 +12,7 @@ import { PRICE_FILE_PATH, terminalDoor } from './terminal-door.ts';
 type Handler = (
   request: IncomingMessage,
   response: ServerResponse,
-  next: (error?: unknown) => void,
+  next: undefined,
   locals: { address: string },
 ) => Promise<void>;
 
@@ -48,12 +48,11 @@ const server = createServer((request, response) => {
   const address = addressOf(request, behindProxy);
   if (request.url.split('?')[0] === PRICE_FILE_PATH) return void takePriceFile(request, response, address);
   files(request, response, () => {
-    handler(request, response, () => end(response, 404, 'There is no such page.'), { address }).catch(
-      (error: unknown) => {
-        log.error({ err: error }, 'a request failed');
-        end(response, 500, 'Something failed on our side.');
-      },
-    );
+    // Without a way on, what nobody knows is answered by the application's own page for it.
+    handler(request, response, undefined, { address }).catch((error: unknown) => {
+      log.error({ err: error }, 'a request failed');
+      end(response, 500, 'Something failed on our side.');
+    });
   });
 });
 server.headersTimeout = HEADERS_WITHIN;
@@ -76,9 +75,17 @@ process.on('unhandledRejection', (error) =>
 );
 process.on('uncaughtException', (error) => log.error({ err: error }, 'something failed that nobody caught'));
 
+const PLAIN = {
+  'content-type': 'text/plain; charset=utf-8',
+  'content-security-policy': "default-src 'none'; frame-ancestors 'none'",
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'same-origin',
+  'cache-control': 'no-store',
+};
+
 function end(response: ServerResponse, status: number, words: string): void {
   if (response.headersSent) return void response.end();
-  response.writeHead(status, { 'content-type': 'text/plain; charset=utf-8' }).end(words);
+  response.writeHead(status, PLAIN).end(words);
 }
 
 /** The path in our own way of writing ids; what is asked of it stays. */
