@@ -2,6 +2,7 @@ import { tableOf, withEntries } from '../contracts/table/index.ts';
 import {
   checkWhen,
   type Fault,
+  type KnownItems,
   type PlanDocument,
   type PromotionDocument,
   readPlan,
@@ -35,6 +36,8 @@ export class NoChain extends Error {}
  */
 export function livePlanBook(db: Database, onWentBack: () => void = () => {}): PlanBook {
   let held: Held | null = null;
+  // What did not change from one version to the next is not read again.
+  const known: KnownItems = new WeakMap();
   let turn: Promise<unknown> = Promise.resolve();
 
   async function catchUp(): Promise<CurrentPlan> {
@@ -47,7 +50,10 @@ export function livePlanBook(db: Database, onWentBack: () => void = () => {}): P
       now.version > before.mark.version &&
       (await markOf(db, before.mark.version)) === before.mark.mark;
     const changes = goesOn ? await stepsSince(db, before.mark.version) : null;
-    held = { plan: changes ? applied(before!.plan, changes, now.version) : await readAll(db), mark: now };
+    held = {
+      plan: changes ? applied(before!.plan, changes, now.version, known) : await readAll(db),
+      mark: now,
+    };
     if (before && !goesOn) onWentBack();
     return held.plan;
   }
@@ -68,9 +74,9 @@ async function readAll(db: Database): Promise<CurrentPlan> {
   return planOf(stored.document, stored.version);
 }
 
-function planOf(document: PlanDocument, version: number): CurrentPlan {
+function planOf(document: PlanDocument, version: number, known?: KnownItems): CurrentPlan {
   const sound = { ...document, promotions: document.promotions.map(sounded) };
-  return { version, document: sound, compiled: compile(readPlan(sound)) };
+  return { version, document: sound, compiled: compile(readPlan(sound, known)) };
 }
 
 /** What was kept before it was refused, and can never count, goes to no terminal: each would refuse the whole file. */
@@ -82,19 +88,37 @@ function sounded(promotion: PromotionDocument): PromotionDocument {
   return { ...promotion, status: 'paused' };
 }
 
-function applied(held: CurrentPlan, steps: readonly PlanStep[], version: number): CurrentPlan {
-  return steps.reduce<CurrentPlan>(
-    (current, step) =>
-      step.kind === 'promotion'
-        ? withPromotion(current, step.promotion, version)
-        : planOf(withEntries(current.document, step.change, tableOf(step.change.table).keyOf), version),
-    { ...held, version },
-  );
+/**
+ * What was saved since, once more on the plan in memory. Promotions are put into what is compiled; where rows of the
+ * stockroom changed, all of it is written into the document first and compiled once, however many changes there were.
+ */
+function applied(
+  held: CurrentPlan,
+  steps: readonly PlanStep[],
+  version: number,
+  known: KnownItems,
+): CurrentPlan {
+  if (steps.every((step) => step.kind === 'promotion'))
+    return steps.reduce<CurrentPlan>((current, { promotion }) => withPromotion(current, promotion, version), {
+      ...held,
+      version,
+    });
+  return planOf(steps.reduce(withStep, held.document), version, known);
 }
+
+const withStep = (document: PlanDocument, step: PlanStep): PlanDocument =>
+  step.kind === 'promotion'
+    ? { ...document, promotions: promotionsWith(document, step.promotion) }
+    : withEntries(document, step.change, tableOf(step.change.table).keyOf);
+
+const promotionsWith = (
+  { promotions }: Pick<PlanDocument, 'promotions'>,
+  promotion: PromotionDocument,
+): PromotionDocument[] => [...promotions.filter(({ id }) => id !== promotion.id), promotion];
 
 function withPromotion(current: CurrentPlan, promotion: PromotionDocument, version: number): CurrentPlan {
   const read = readPromotion(promotion, current.compiled.plan.currency);
   const { compiled } = apply(current.compiled, { kind: 'put-promotion', promotion: read });
-  const others = current.document.promotions.filter(({ id }) => id !== promotion.id);
-  return { version, compiled, document: { ...current.document, promotions: [...others, promotion] } };
+  const promotions = promotionsWith(current.document, promotion);
+  return { version, compiled, document: { ...current.document, promotions } };
 }

@@ -26,7 +26,7 @@ import { readAmount, readAmounts, readFormula, readRounding } from './read-money
 import { readBasketOffer } from './read-offer.ts';
 
 /** Turns a document that {@link checkPlan} found no fault with into the plan the core computes with. */
-export function readPlan(document: PlanDocument): Plan {
+export function readPlan(document: PlanDocument, known: KnownItems = new WeakMap()): Plan {
   const currency = currencyOf(document.currency)!;
   return {
     currency,
@@ -36,7 +36,11 @@ export function readPlan(document: PlanDocument): Plan {
       marginFloor: (document.policy?.marginFloor ?? null) as BasisPoints | null,
     },
     nodes: document.nodes,
-    items: document.items.map((item) => readItem(item, currency)),
+    items: document.items.map((item) => {
+      const found = known.get(item) ?? readItem(item, currency);
+      known.set(item, found);
+      return found;
+    }),
     itemSets: document.itemSets ?? [],
     stores: document.stores,
     storeGroups: document.storeGroups ?? [],
@@ -53,6 +57,9 @@ export function readPlan(document: PlanDocument): Plan {
     promotions: document.promotions.map((promotion) => readPromotion(promotion, currency)),
   };
 }
+
+/** Items that were read before, of one currency: an item's document that stays the same object is read once. */
+export type KnownItems = WeakMap<ItemDocument, Item>;
 
 export function readItem(document: ItemDocument, currency: Currency): Item {
   const { prices, cost, retired, ...rest } = document;

@@ -40,8 +40,15 @@ function fixed(mask: Uint8Array): ItemSelection {
   return { fixed: mask, has: (index) => mask[index] === 1 };
 }
 
-function where(catalogue: Catalogue, holds: (item: Item) => boolean): ItemSelection {
-  return fixed(Uint8Array.from(catalogue.items, (item) => (holds(item) ? 1 : 0)));
+function where({ items }: Catalogue, holds: (item: Item) => boolean): ItemSelection {
+  return fixed(maskOf(items.length, (index) => holds(items[index]!)));
+}
+
+/** A loop, as every rule runs over every item: made from an iterator it takes fifty times as long. */
+function maskOf(length: number, holds: (index: number) => boolean): Uint8Array {
+  const mask = new Uint8Array(length);
+  for (let index = 0; index < length; index++) if (holds(index)) mask[index] = 1;
+  return mask;
 }
 
 /** A rule that names a parent means its variants too. */
@@ -69,15 +76,14 @@ function combine(
 ): ItemSelection {
   const has: ItemSelection['has'] = (index, regular) => connective(parts, (part) => part.has(index, regular));
   if (parts.some((part) => part.fixed === null)) return { fixed: null, has };
-  return fixed(Uint8Array.from(catalogue.items, (_, index) => (has(index, null) ? 1 : 0)));
+  return fixed(maskOf(catalogue.items.length, (index) => has(index, null)));
 }
 
 /** The numbers of a fixed selection's items, rising; null where it is not fixed. */
 export function numbersIn(mask: Uint8Array | null): Int32Array | null {
   if (!mask) return null;
-  const numbers: number[] = [];
-  mask.forEach((one, index) => {
-    if (one === 1) numbers.push(index);
-  });
-  return Int32Array.from(numbers);
+  const numbers = new Int32Array(mask.length);
+  let count = 0;
+  for (let index = 0; index < mask.length; index++) if (mask[index] === 1) numbers[count++] = index;
+  return numbers.slice(0, count);
 }
