@@ -133,6 +133,9 @@ export async function tryOddInputs(origin: string): Promise<string[]> {
   const planner = await asker(origin, 'ines');
   const other = await asker(origin, 'rufus');
   const { promotion } = JSON.parse((await planner.ask('/api/promotions/face-week')).text);
+  // Each page and each thread once, as on any morning: the first question to a program that has just begun is another matter.
+  for (let round = 0; round < 3; round++)
+    for (const [path, query] of QUERIES) await viewer.ask(`${path}?${new URLSearchParams(query)}`);
   const requests = [...queries(viewer), ...paths(viewer), ...bodies(viewer, planner, promotion)];
   const { value: tried, ...others } = await beside(other, () => inRows(requests, 4));
   const failed = tried.filter(({ answer: { status } }) => status === 0 || status >= 500);
