@@ -50,6 +50,7 @@ export async function beside<T>(
   person: Asker,
   work: () => Promise<T>,
   path = '/api/price?store=s002&item=Q100181&at=2026-12-01T09:00',
+  onAnswer: (took: number) => void = () => {},
 ): Promise<{ value: T; worst: number; p99: number; asked: number; failed: number }> {
   const took: number[] = [];
   let failed = 0;
@@ -59,6 +60,7 @@ export async function beside<T>(
       const answer = await person.ask(path);
       if (answer.status !== 200) failed += 1;
       took.push(answer.took);
+      onAnswer(answer.took);
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
   })();

@@ -122,6 +122,9 @@ const PATHS = [
   '/stockroom/',
 ];
 
+/** No question of another person is to wait for longer. */
+const WANTED = 250;
+
 interface Tried {
   readonly what: string;
   readonly answer: Answer;
@@ -137,7 +140,14 @@ export async function tryOddInputs(origin: string): Promise<string[]> {
   for (let round = 0; round < 3; round++)
     for (const [path, query] of QUERIES) await viewer.ask(`${path}?${new URLSearchParams(query)}`);
   const requests = [...queries(viewer), ...paths(viewer), ...bodies(viewer, planner, promotion)];
-  const { value: tried, ...others } = await beside(other, () => inRows(requests, 4));
+  const now = new Set<string>();
+  const slow: string[] = [];
+  const { value: tried, ...others } = await beside(
+    other,
+    () => inRows(requests, 4, now),
+    undefined,
+    (took) => took > WANTED && slow.push(`${ms(took)} beside ${[...now].join(' | ')}`),
+  );
   const failed = tried.filter(({ answer: { status } }) => status === 0 || status >= 500);
   const slowest = tried.reduce((a, b) => (b.answer.took > a.answer.took ? b : a));
   return [
@@ -152,12 +162,15 @@ export async function tryOddInputs(origin: string): Promise<string[]> {
 
 type Request = { readonly what: string; readonly run: () => Promise<Answer> };
 
-async function inRows(requests: readonly Request[], rows: number): Promise<Tried[]> {
+async function inRows(requests: readonly Request[], rows: number, now: Set<string>): Promise<Tried[]> {
   const tried: Tried[] = [];
   let next = 0;
   const row = async () => {
-    for (let request = requests[next++]; request; request = requests[next++])
+    for (let request = requests[next++]; request; request = requests[next++]) {
+      now.add(request.what);
       tried.push({ what: request.what, answer: await request.run() });
+      now.delete(request.what);
+    }
   };
   await Promise.all(Array.from({ length: rows }, row));
   return tried;

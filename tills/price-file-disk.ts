@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, renameSync, statSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync, statSync } from 'node:fs';
 import type { PriceFileEnvelope } from '../src/contracts/index.ts';
 import { writeWhole } from './write-whole.ts';
 
@@ -16,7 +16,6 @@ export interface PriceFileDisk {
 
 export function priceFileDisk(folder: string): PriceFileDisk {
   const path = `${folder}/price-file.json`;
-  mkdirSync(folder, { recursive: true });
   return {
     read() {
       if (!existsSync(path)) return null;

@@ -248,6 +248,14 @@ describe('what comes in and is too much', () => {
   });
 });
 
+it('a file is not opened for somebody who may not bring it in', async () => {
+  const { status } = await (await as('ines')).upload(
+    '/api/stockroom/stores/file',
+    new Uint8Array([0x50, 0x4b, 1]),
+  );
+  expect(status).toBe(403);
+});
+
 it('who is not signed in is told so before anything that they sent is looked at', async () => {
   expect((await nobody().send('POST', '/api/stockroom/items/file', 'x'.repeat(100))).status).toBe(401);
 });

@@ -2,6 +2,7 @@ import {
   browseRequest,
   fileRequest,
   type Matching,
+  may,
   putEntryRequest,
   stockroomEditRequest,
   writeFileRequest,
@@ -11,6 +12,7 @@ import {
   bringIn,
   browseStockroom,
   changeStockroom,
+  permissionFor,
   putEntry,
   readItemRule,
   readSheetLines,
@@ -110,6 +112,8 @@ export const STOCKROOM_ENDPOINTS = {
             { path: ['matching'], what: 'it is no matching', wanted: 'an object of heads and fields' },
           ],
         });
+      // A file is not opened for somebody who may not bring it in.
+      if (!may(person, permissionFor(table))) return failureReply({ kind: 'forbidden' });
       const read = await app.readFile(bytes);
       if (!read.ok) return failureReply(read.failure);
       const outcome = await bringIn(app, person, {
