@@ -154,6 +154,7 @@ export async function tryOddInputs(origin: string): Promise<string[]> {
     `odd inputs: ${tried.length} tried, ${failed.length} failed on our side`,
     `  slowest answer ${ms(slowest.answer.took)} (${slowest.what})`,
     `  a price question of another person beside it: worst ${ms(others.worst)}, p99 ${ms(others.p99)}, ${others.failed} of ${others.asked} failed`,
+    ...slow.slice(0, 10).map((line) => `  slow: ${line}`),
     ...failed
       .slice(0, 10)
       .map(({ what, answer }) => `  FAILED ${answer.status} ${what}: ${answer.text.slice(0, 120)}`),
