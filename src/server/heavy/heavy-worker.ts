@@ -1,6 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import type { Instant } from '../../core/calendar/index.ts';
 import { isDatabaseAway } from '../../db/index.ts';
+import { now } from '../clock.ts';
 import { guardedReply } from '../guarded.ts';
 import { NoChain } from '../live-plan-book.ts';
 import { portsOf } from '../ports.ts';
@@ -17,6 +18,7 @@ import type {
   WentBack,
 } from './heavy-messages.ts';
 import { HEAVY_VALUES } from './heavy-values.ts';
+import { warmUp } from './warm-up.ts';
 
 /** One question at a time: there is little to share. */
 const CONNECTIONS = 2;
@@ -28,8 +30,7 @@ const ports = portsOf(data, CONNECTIONS, () =>
 );
 // What is quick is waited for by somebody who looks at a page.
 if (!data.kept) giveWay();
-// The plan is there before the first question; a database that is away is asked again by that question.
-ports.book.current().catch(() => {});
+warmUp(ports.book, now()).catch(() => {});
 const post = (answer: HeavyAnswer, transfer: ArrayBuffer[] = []) => parentPort!.postMessage(answer, transfer);
 
 parentPort!.on('message', async ({ number, work }: HeavyQuestion) => {

@@ -1,0 +1,27 @@
+import type { Person } from '../../contracts/index.ts';
+import { formatMoment, type Instant } from '../../core/calendar/index.ts';
+import { askPrice, type PlanBook } from '../../usecases/index.ts';
+
+const OURSELVES: Person = {
+  id: 'warm-up',
+  name: '',
+  email: '',
+  role: 'viewer',
+  costs: true,
+  stores: null,
+};
+/** Enough questions for what is asked most often to be compiled. */
+const ASKED = 40;
+
+/**
+ * Asks some prices before anybody does: what is worked out once for a plan is there then, and the first person of the
+ * morning waits no longer than the second. A database that is away is left to the first question.
+ */
+export async function warmUp(book: PlanBook, now: Instant): Promise<void> {
+  const { compiled } = await book.current();
+  const [store] = compiled.plan.stores;
+  if (!store) return;
+  const at = formatMoment(now, compiled.clockOf(store));
+  for (const { sku } of compiled.catalogue.items.slice(0, ASKED))
+    await askPrice({ book }, OURSELVES, { store: store.id, item: sku, at });
+}
