@@ -26,7 +26,9 @@ function createApp(environment: Environment): App {
   const heavy = heavyDesk(environment, () => restores.planWentBack());
   const terminals = terminalDesk(ports.sending);
   const restores = restoreWatch({
-    newestNumber: terminals.newestNumber,
+    knownNumber: terminals.newestNumber,
+    newestNumber: ports.sending.newestNumber,
+    now,
     renew: (lost) => heavy.value('', 'renewEpoch', lost, now()),
   });
   return {

@@ -3,7 +3,7 @@ export * from '../usecases/index.ts';
 export { type App, app } from './app.ts';
 export { awayReply, tooMuchReply } from './away-reply.ts';
 export { now } from './clock.ts';
-export { databaseAnswers, isAway } from './database-answers.ts';
+export { isAway } from './database-answers.ts';
 export { endpoint, guarded, heavyEndpoint } from './endpoint.ts';
 export { enter, withCookiesOf } from './enter.ts';
 export { FILE_LIMITS } from './files/file-limits.ts';

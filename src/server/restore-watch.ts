@@ -1,3 +1,5 @@
+import type { Instant } from '../core/calendar/index.ts';
+import { epochAt, FILES_AN_EPOCH } from '../core/price-file/index.ts';
 import { log } from './log.ts';
 
 /** Notices that a backup was played back, and has terminals put right. */
@@ -9,7 +11,11 @@ export interface RestoreWatch {
 }
 
 export function restoreWatch(ports: {
+  /** As it was known a moment ago: nearly every report is about that. */
+  knownNumber(store: string): Promise<number | null>;
+  /** As the database says now. */
   newestNumber(store: string): Promise<number | null>;
+  now(): Instant;
   renew(lost: number | null): Promise<number | null>;
 }): RestoreWatch {
   let renewing = false;
@@ -29,9 +35,12 @@ export function restoreWatch(ports: {
   }
   return {
     async terminalHolds(store, number) {
-      if (number === null) return;
-      const newest = (await ports.newestNumber(store)) ?? 0;
-      if (number > newest) renew('a terminal holds a number that nobody here has made', number);
+      if (number === null || number <= ((await ports.knownNumber(store)) ?? 0)) return;
+      // A number that no epoch has reached yet was never given out by anybody: the terminal is wrong, not the database.
+      if (number >= epochAt(ports.now()) + FILES_AN_EPOCH) return;
+      // It may have taken a file that was made since we last looked.
+      if (number > ((await ports.newestNumber(store)) ?? 0))
+        renew('a terminal holds a number that nobody here has made', number);
     },
     planWentBack: () => renew('the database is not what it was', null),
   };

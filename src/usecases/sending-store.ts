@@ -42,6 +42,8 @@ export interface SendingStore {
     planVersion: number,
     make: (number: number) => readonly MadePriceFile[],
   ): Promise<number>;
+  /** The number of a store's newest file; null where none was made. */
+  newestNumber(store: string): Promise<number | null>;
   /** The number of each store's newest file. */
   newestNumbers(): Promise<ReadonlyMap<string, number>>;
   /** The envelope of a file as terminals take it: JSON, gzipped. Null: there is no such file. */

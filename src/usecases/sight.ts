@@ -125,7 +125,7 @@ export const isOnCost = (formula: FormulaDocument): boolean =>
 
 const withoutTerms = ({ supplier: _, ...promotion }: PromotionDocument): PromotionDocument => promotion;
 
-export const withoutCost = ({ cost: _, ...item }: ItemDocument): ItemDocument => item;
+const withoutCost = ({ cost: _, ...item }: ItemDocument): ItemDocument => item;
 
 const withoutCosts = (document: PlanDocument): PlanDocument => ({
   ...document,

@@ -103,18 +103,43 @@ describe('a backup that is played back under a running server', () => {
 });
 
 describe('a terminal that holds a number that nobody here has made', () => {
-  it('is what a restore is noticed by where no server ran meanwhile', async () => {
+  /** What is known of a store, and what the database says of it by now. */
+  const watching = (known: number, newest: number) => {
     const renewed: (number | null)[] = [];
     const watch = restoreWatch({
-      newestNumber: async () => 7,
+      knownNumber: async () => known,
+      newestNumber: async () => newest,
+      now: () => NOW,
       renew: async (lost) => {
         renewed.push(lost);
         return 1;
       },
     });
+    return { watch, renewed };
+  };
+  it('is what a restore is noticed by where no server ran meanwhile', async () => {
+    const { watch, renewed } = watching(7, 7);
     for (const holds of [null, 6, 7]) await watch.terminalHolds('east', holds);
     expect(renewed).toEqual([]);
     await watch.terminalHolds('east', 9);
     expect(renewed).toEqual([9]);
   });
+  it('and has only taken a file that was sent a moment ago is right, and nothing begins anew', async () => {
+    const { watch, renewed } = watching(7, 8);
+    await watch.terminalHolds('east', 8);
+    expect(renewed).toEqual([]);
+  });
+  it('and names one that nobody can have given out yet is not believed', async () => {
+    const { watch, renewed } = watching(7, 7);
+    await watch.terminalHolds('east', 999_999_999_999_999);
+    expect(renewed).toEqual([]);
+  });
+});
+
+it('the newest number of one store is asked by itself', async () => {
+  await planRepository(db).replace(withPromotions(change('first')), 'basil');
+  const ports = portsOf();
+  expect(await ports.sending.newestNumber('east')).toBeNull();
+  await send(ports);
+  expect(await ports.sending.newestNumber('east')).toBe(1);
 });

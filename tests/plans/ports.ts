@@ -111,6 +111,7 @@ const stored = (promotion: PromotionDocument, revision: number): StoredPromotion
 /** Terminals that hold everything; nothing was ever sent. */
 export const quietSending = (): SendingStore => ({
   send: async () => 1,
+  newestNumber: async () => null,
   newestNumbers: async () => new Map(),
   envelope: async () => null,
   renewEpoch: async () => false,

@@ -32,6 +32,13 @@ export function sendingRepository(db: Database): SendingStore {
         }
         return number;
       }),
+    async newestNumber(store) {
+      const [row] = await db
+        .select({ number: max(t.priceFile.number) })
+        .from(t.priceFile)
+        .where(eq(t.priceFile.store, store));
+      return row?.number ?? null;
+    },
     async newestNumbers() {
       // For each store its newest row alone: there are as many as there were rollouts.
       const { rows } = await db.execute<{ store: string; number: string }>(sql`
