@@ -30,8 +30,10 @@ import type { CurrentPlan, PlanBook } from './plan-store.ts';
 
 type Ports = { book: PlanBook; checks: BasketCheckStore };
 
-/** A check is rung with as much work as a trial basket. */
-const WORK = 4_000_000;
+/** The work that a till and a trial basket are given, and no less: the three are to say the same. */
+const AS_A_TILL = null;
+/** All are rung again with each plan; a chain keeps a few dozen. */
+const MOST_CHECKS = 300;
 
 /** Every kept basket with what came of it with the plan as it stands; what has not run with it yet runs now. */
 export async function runBasketChecks(
@@ -70,6 +72,9 @@ export async function keepBasketCheck(
   if (!parsed.ok) return failed({ kind: 'invalid', faults: parsed.faults });
   if (parsed.basket.lines.length === 0)
     return invalid(['basket', 'lines'], 'the basket is empty', 'one item or more');
+  const others = (await ports.checks.all()).filter((other) => other.name !== name.trim()).length;
+  if (others >= MOST_CHECKS)
+    return invalid([], `${others} baskets are kept already`, 'one of them dropped, or an old one replaced');
   const check = { name: name.trim(), basket, moment, atMost, atLeast, result: null };
   const id = await ports.checks.put(check, person.id);
   const stored = { ...check, id };
@@ -106,7 +111,7 @@ function rung(
   const parsed = parseBasket({ ...basket, at }, compiled);
   if (!parsed.ok) return { total: null, holds: false, problems: parsed.faults.map(describeFault) };
   const { currency } = compiled.plan;
-  const { total, problems } = ringBasket(compiled, parsed.basket, WORK, { nearly: false });
+  const { total, problems } = ringBasket(compiled, parsed.basket, AS_A_TILL, { nearly: false });
   // A basket of which something is not sold costs less, and says nothing of what it stands for.
   const whole = problems.every(({ line }) => line === null);
   return {

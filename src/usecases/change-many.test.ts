@@ -126,6 +126,7 @@ function templates(): TemplateStore {
   const kept: StoredTemplate[] = [];
   return {
     all: async () => kept,
+    othersThan: async (name) => kept.filter((template) => template.name !== name).length,
     async put(name, promotion) {
       kept.push({ id: kept.length + 1, name, promotion });
       return kept.length;
@@ -155,6 +156,17 @@ describe('what a new price change begins with', () => {
     expect(listed!.sentence).toContain('10 % less on everything');
     expect(await beginPromotion(all, planner, { template: '2' }, '2027-02-01T00:00')).toBeNull();
     expect(await beginPromotion(all, planner, {}, '2027-02-01T00:00')).toBeNull();
+  });
+
+  it('is kept as a template in reasonable numbers; an old one can always be replaced', async () => {
+    const all = ports();
+    for (let n = 0; n < 500; n++) await all.templates.put(`t${n}`, change('w'), planner.id);
+    expect(await keepTemplate(all, planner, { name: 'one more', promotion: change('w') })).toMatchObject({
+      failure: { kind: 'invalid' },
+    });
+    expect(await keepTemplate(all, planner, { name: 't7', promotion: change('w') })).toMatchObject({
+      ok: true,
+    });
   });
 
   it('is kept as a template only by who plans, with a name, and whole', async () => {

@@ -21,6 +21,8 @@ export interface StoredTemplate {
 /** Port: promotions to begin others from. */
 export interface TemplateStore {
   all(): Promise<readonly StoredTemplate[]>;
+  /** How many have another name. */
+  othersThan(name: string): Promise<number>;
   /** One of the same name is replaced. */
   put(name: string, promotion: PromotionDocument, person: string): Promise<number>;
   drop(id: number): Promise<boolean>;

@@ -13,6 +13,9 @@ import type { PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
 import { seenBy, seenPromotion } from './sight.ts';
 
+/** All are read to list them; a chain begins from a few dozen. */
+const MOST_TEMPLATES = 500;
+
 type Ports = { book: PlanBook; templates: TemplateStore };
 
 /** To people of single stores templates are not there: they plan nothing, and most are of other stores. */
@@ -38,7 +41,11 @@ export async function keepTemplate(
   const { document } = await ports.book.current();
   const read = readPromotionInput(input.promotion, document);
   if (!read.ok) return read;
-  return done({ id: await ports.templates.put(input.name.trim(), read.value, person.id) });
+  const name = input.name.trim();
+  const others = await ports.templates.othersThan(name);
+  if (others >= MOST_TEMPLATES)
+    return invalid([], `${others} templates are kept already`, 'one of them dropped, or an old one replaced');
+  return done({ id: await ports.templates.put(name, read.value, person.id) });
 }
 
 export async function dropTemplate(

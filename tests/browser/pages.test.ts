@@ -50,24 +50,31 @@ const sticksOut = (page: Page) =>
 
 describe('at the desk', () => {
   it('the sign-in page has no fault that axe finds', { timeout: 60_000 }, async () => {
-    const { page } = await sitDown(browser, null);
+    const { page, complaints } = await sitDown(browser, null);
     await page.goto('/sign-in');
     await page.getByRole('heading', { name: /Plan the prices/ }).waitFor();
     expect(await accessFaults(page)).toEqual([]);
+    expect(complaints).toEqual([]);
     await page.context().close();
   });
 
   it.each(PAGES)('%s has no fault that axe finds', { timeout: 60_000 }, async (path) => {
     // A store's person has few rows: what axe looks at are kinds of elements, not their number.
     const viewport = SHEETS.includes(path) ? { ...DESK, height: 480 } : DESK;
-    const { page } = await sitDown(browser, MANY_ROWS.includes(path) ? 'tove' : 'rufus', viewport);
-    await page.goto(path);
+    const { page, complaints } = await sitDown(
+      browser,
+      MANY_ROWS.includes(path) ? 'tove' : 'rufus',
+      viewport,
+    );
+    const answer = await page.goto(path);
     await settled(page);
     expect(await accessFaults(page, { except: EXCEPT[path] })).toEqual([]);
     if (BY_NIGHT.includes(path)) {
       await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'ink'));
       expect(await accessFaults(page, { rules: ['color-contrast'] })).toEqual([]);
     }
+    // What the content policy keeps out, a browser says on its console; a page that is not there it says as well.
+    expect(complaints.filter((line) => answer?.status() !== 404 || !line.includes('404'))).toEqual([]);
     await page.context().close();
   });
 });

@@ -47,6 +47,7 @@ export function templateRepository(db: Database): TemplateStore {
         .select({ id: t.template.id, name: t.template.name, promotion: t.template.promotion })
         .from(t.template)
         .orderBy(asc(t.template.name)),
+    othersThan: (name) => db.$count(t.template, ne(t.template.name, name)),
     async put(name, promotion, createdBy) {
       const [row] = await db
         .insert(t.template)

@@ -4,7 +4,9 @@ import { pageOf, sheetColumns } from './columns.ts';
 
 describe('the columns of a table as a sheet shows them', () => {
   it.each(TABLES)('of %s can be changed by nobody who may not', (table) => {
-    expect(sheetColumns(table, false, false).some(({ editable }) => editable)).toBe(false);
+    expect(
+      sheetColumns(table, { edits: false, carried: false, costs: true }).some(({ editable }) => editable),
+    ).toBe(false);
   });
 
   it.each([
@@ -17,12 +19,24 @@ describe('the columns of a table as a sheet shows them', () => {
     ['listPrices', ['price']],
     ['setItems', ['name']],
   ] as const)('of %s let %j be changed: what a thing is called by stays', (table, fields) => {
-    const editable = sheetColumns(table, true, false).filter((column) => column.editable);
+    const editable = sheetColumns(table, { edits: true, carried: false, costs: true }).filter(
+      (column) => column.editable,
+    );
     expect(editable.map(({ field }) => field)).toEqual(fields);
   });
 
+  it('say nothing of costs, not even an empty column, to who does not see them', () => {
+    const fields = sheetColumns('items', { edits: true, carried: false, costs: false }).map(
+      ({ field }) => field,
+    );
+    expect(fields).not.toContain('cost');
+    expect(fields).toContain('unit');
+  });
+
   it('of a store’s items say through which range, beside the price there', () => {
-    const fields = sheetColumns('items', false, true).map(({ field }) => field);
+    const fields = sheetColumns('items', { edits: false, carried: true, costs: true }).map(
+      ({ field }) => field,
+    );
     expect(fields).toEqual(['sku', 'name', 'price', 'through', 'node', 'brand', 'gtin']);
   });
 });

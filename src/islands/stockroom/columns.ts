@@ -44,11 +44,14 @@ function shown(field: string, title: string, figure = false): SheetColumn {
   };
 }
 
-/** The columns of a table as a sheet shows them. */
-export function sheetColumns(table: TableName, edits: boolean, carried: boolean): SheetColumn[] {
+/** The columns of a table as a sheet shows them; a column that would be empty for who does not see costs is left out. */
+export function sheetColumns(
+  table: TableName,
+  { edits, carried, costs }: { edits: boolean; carried: boolean; costs: boolean },
+): SheetColumn[] {
   const through = carried ? [shown('through', 'Through the range')] : [];
   const columns = tableOf(table).columns.flatMap((column) => {
-    if (column.filed) return [];
+    if (column.filed || (column.field === 'cost' && !costs)) return [];
     const beside = BESIDE[table]?.[column.field];
     const own = {
       field: column.field,

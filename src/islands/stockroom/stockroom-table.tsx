@@ -15,6 +15,8 @@ export interface StockroomTableProps {
   readonly view: LensView;
   /** Whether the person may change this table. */
   readonly edits: boolean;
+  /** Whether the person sees what goods cost. */
+  readonly costs: boolean;
   /** Only the items that the store of the lens carries, and through which range. */
   readonly carried?: boolean;
 }
@@ -32,7 +34,7 @@ const RULED: readonly TableName[] = ['itemSets', 'storeGroups', 'ranges'];
 
 type Sort = { readonly field: string; readonly descending: boolean } | null;
 
-function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
+function Desk({ table, view, edits, costs, carried = false }: StockroomTableProps) {
   const { title, one } = tableOf(table);
   const [text, setText] = useState('');
   const sought = useDeferredValue(text.trim());
@@ -52,7 +54,7 @@ function Desk({ table, view, edits, carried = false }: StockroomTableProps) {
   const rows = useRows(`/api/stockroom/${table}?${query}`);
   const changes = useEdits(table, rows.again);
   useLeaveWarning(changes.pending.size > 0);
-  const columns = sheetColumns(table, edits, carried);
+  const columns = sheetColumns(table, { edits, carried, costs });
   const rowAt = (index: number) => withPending(rows.rowAt(index), changes.pending);
   const links = lensQuery(view.lens);
   const onBlock = useCallback((block: typeof held) => setHeld(block), []);
