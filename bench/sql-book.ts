@@ -83,7 +83,7 @@ export async function prepareSqlBook(
   for (const { promotion, selection } of live) {
     if (!selection().fixed) throw new Error(`the statement knows no selection by price (${promotion.id})`);
     const { formula, rounding, onTop, mayRaise } = promotion.offer;
-    if (!formula || promotion.offer.linePrices.size > 0)
+    if (!formula || promotion.offer.linePrices.everywhere.size > 0)
       throw new Error(`the statement knows no line prices (${promotion.id})`);
     const value =
       'percent' in formula

@@ -7,7 +7,7 @@ import { price } from './price.ts';
 import { timeline } from './timeline.ts';
 
 const USAGE = `belltag check PLAN
-belltag price PLAN --store S --item SKU --at T [--group G]... [--channel C]
+belltag price PLAN --store S --item SKU --at T [--group G]... [--channel C] [--ladder N]
 belltag book PLAN --store S --at T
 belltag timeline PLAN --store S --item SKU --from T --to T
 belltag basket PLAN BASKETS`;
@@ -20,6 +20,14 @@ function check(words: readonly string[]): void {
   readPlanFile(readArguments(words, []).positional[0]);
 }
 
+/** `belltag … | head` closes the pipe once it has seen enough: that is no fault of ours, nor anybody's. */
+function endQuietlyWhereNobodyReads(): void {
+  process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EPIPE') throw error;
+    process.exit(0);
+  });
+}
+
 /** Runs one call; answers go to standard output, messages to standard error. */
 export async function main(words: readonly string[]): Promise<void> {
   const [name = '', ...rest] = words;
@@ -27,6 +35,7 @@ export async function main(words: readonly string[]): Promise<void> {
     process.stdout.write(`${USAGE}\n`);
     return;
   }
+  endQuietlyWhereNobodyReads();
   const lines: string[] = [];
   try {
     const call = CALLS[name] ?? refuse([], `no call "${name}"`, Object.keys(CALLS).join(', '));

@@ -16,6 +16,8 @@ const weight = Joi.string().pattern(/^\d{1,6}(\.\d{1,3})?$/, 'weight in kg');
 const anyKey = /^[\s\S]+$/;
 const texts = Joi.object().pattern(anyKey, Joi.string().allow(''));
 const amounts = Joi.object().pattern(anyKey, money);
+/** Exactly one of zone and store: the core says so, where it stands. */
+const amountsIn = Joi.array().items(Joi.object({ zone: id, store: id, prices: amounts.required() }));
 /** As many as there are goods or people, at most. */
 const list = (of: Joi.Schema) => Joi.array().items(of);
 /**
@@ -75,17 +77,19 @@ const rounding = Joi.object({ step: money, endings: short(money, MOST.endings).m
   .xor('step', 'endings')
   .without('step', 'per');
 
+const windows = short(
+  Joi.object({
+    days: short(Joi.valid('mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'), 7),
+    from: moment.required(),
+    to: moment.required(),
+  }),
+  MOST.windows,
+);
+
 const when = Joi.object({
   from: moment.required(),
   to: moment,
-  windows: short(
-    Joi.object({
-      days: short(Joi.valid('mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'), 7),
-      from: moment.required(),
-      to: moment.required(),
-    }),
-    MOST.windows,
-  ),
+  windows,
   repeat: Joi.object({ rrule: Joi.string().max(500).required(), duration: moment.required() }),
   except: short(moment, MOST.daysLeftOut),
 });
@@ -141,6 +145,7 @@ const worksheet = Joi.object({
     MOST.passes,
   ).required(),
   own: amounts,
+  ownIn: amountsIn,
   removed: list(id),
 });
 
@@ -149,6 +154,7 @@ const offers: Record<string, Joi.ObjectSchema> = {
     items: itemRule.required(),
     formula,
     linePrices: amounts,
+    linePricesIn: amountsIn,
     rounding,
     worksheet,
     onTop: Joi.boolean(),
@@ -270,6 +276,13 @@ const itemSchema = Joi.object({
   cost: money,
   attributes: texts,
   tags: list(Joi.string()),
+  content: Joi.object({
+    amount: Joi.string()
+      .pattern(/^\d{1,6}(\.\d{1,6})?$/, 'amount')
+      .required(),
+    unit: Joi.valid('kg', 'l', 'm', 'piece').required(),
+  }),
+  shelf: Joi.string().max(100),
   retired: Joi.string(),
   prices: list(priceRow).required(),
 });
@@ -281,6 +294,8 @@ const storeSchema = Joi.object({
   zone: id,
   region: Joi.string(),
   tags: list(Joi.string()),
+  hours: windows,
+  shelves: Joi.object().pattern(anyKey, Joi.string().max(100)),
 });
 
 const named = { id: id.required(), name: Joi.string().max(300).required() };

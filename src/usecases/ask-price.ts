@@ -21,9 +21,10 @@ import {
   parseMoment,
   type ZoneClock,
 } from '../core/calendar/index.ts';
+import { dealsOn, unitLadder } from '../core/ladder/index.ts';
 import { describeRatio, formatAmount, type MinorUnits } from '../core/money/index.ts';
 import type { Promotion } from '../core/plan/index.ts';
-import { priceAt, timeline } from '../core/price-book/index.ts';
+import { type PriceQuestion, priceAt, timeline } from '../core/price-book/index.ts';
 import { formulaWords, namesOf, promotionText, roundingWords } from '../core/sentence/index.ts';
 import type { PriceAnswer, Working } from '../core/tag-price/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
@@ -36,6 +37,8 @@ const REACH: Readonly<Record<Around, { readonly before: number; readonly after: 
   week: { before: 7 * DAY, after: 7 * DAY },
   year: { before: 182 * DAY, after: 183 * DAY },
 };
+/** So many units are told; deals on more are read in their sentence. */
+const LADDER = 12;
 /** How far ahead the next change is looked for. */
 const AHEAD = 400 * DAY;
 
@@ -69,6 +72,7 @@ export async function askPrice(
     at: formatMoment(at, clock),
     currency: compiled.plan.currency.code,
     ...storyOf(answer, current, person),
+    ...dealsOf(current, { ...question, at }),
     steps: stepsOf(current, question, span, clock),
     next: ahead[1] ?? null,
   });
@@ -86,7 +90,7 @@ function storyOf(
   answer: PriceAnswer,
   current: CurrentPlan,
   person: Person,
-): Omit<PriceStory, 'item' | 'store' | 'at' | 'currency' | 'steps' | 'next'> {
+): Omit<PriceStory, 'item' | 'store' | 'at' | 'currency' | 'steps' | 'next' | 'deals' | 'ladder'> {
   if (answer.kind === 'problem')
     return {
       problem: answer.problem,
@@ -136,6 +140,34 @@ function storyOf(
       reason,
       result: result === null ? null : money(result),
     })),
+  };
+}
+
+/** Which deals take the item in, and what so many of it come to. */
+function dealsOf(
+  { compiled, document }: CurrentPlan,
+  question: PriceQuestion,
+): Pick<PriceStory, 'deals' | 'ladder'> {
+  const names = namesOf(document);
+  const documents = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
+  const found = dealsOn(compiled, question);
+  const live = found.filter(({ reason }) => reason === null);
+  const nameOf = (id: string) => ({ id, name: documents.get(id)?.name ?? id });
+  const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
+  return {
+    deals: [...live, ...found.filter(({ reason }) => reason !== null)].map(({ promotion, reason }) => ({
+      ...nameOf(promotion.id),
+      sentence: promotionText(documents.get(promotion.id)!, document.currency, names),
+      reason,
+    })),
+    ladder: (live.length === 0 ? [] : unitLadder(compiled, question, LADDER)).map(
+      ({ quantity, goods, each, promotions }) => ({
+        quantity,
+        goods: money(goods),
+        each: money(each),
+        deals: promotions.map(nameOf),
+      }),
+    ),
   };
 }
 

@@ -1,14 +1,15 @@
 import { type ItemView, type Person, sees } from '../contracts/index.ts';
 import { parseMoment } from '../core/calendar/index.ts';
 import type { ItemDocument, PlanDocument } from '../core/plan/index.ts';
-import { compileItemRule, storesOf } from '../core/selection/index.ts';
+import type { CompiledOffer } from '../core/price-book/index.ts';
+import { compileItemRule, type ItemSelection, storesOf } from '../core/selection/index.ts';
 import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
 import { pricesByZone } from './prices-by-zone.ts';
 import { seenBy } from './sight.ts';
 
 /**
- * One item: its prices by place and date, where it is carried and through what, every price change that touches it.
+ * One item: its prices by place and date, where it is carried and through what, every promotion that touches it.
  * @param lens where and when the lens looks, in the store's own time.
  * @returns null where there is no such item.
  */
@@ -38,14 +39,19 @@ export async function lookAtItem(
 }
 
 function touchingItem(current: CurrentPlan, item: ItemDocument, index: number): ReadonlySet<string> {
+  const { changes, offers } = current.compiled;
+  const has = (selection: ItemSelection) => touches(selection, item, index, current);
+  const deals = offers.filter((offer) => offer.parts().some(has) || gives(offer, item.sku));
   return new Set(
-    current.compiled.changes
-      .filter((change) => touches(change.selection(), item, index, current))
-      .map(({ promotion }) => promotion.id),
+    [...changes.filter((change) => has(change.selection())), ...deals].map(({ promotion }) => promotion.id),
   );
 }
 
-/** The ids of the price changes that touch the item of a number or barcode; none where nobody knows it. */
+/** A gift is touched by the deal that gives it. */
+const gives = ({ promotion: { offer } }: CompiledOffer, sku: string): boolean =>
+  offer.kind === 'freeGoods' && offer.gift === sku;
+
+/** The ids of the promotions that touch the item of a number or barcode; none where nobody knows it. */
 export async function findTouching(
   ports: { book: PlanBook },
   person: Person,
@@ -64,7 +70,7 @@ const named = ({ sku, name }: ItemDocument) => ({ sku, name });
 
 /** A rule on regular prices touches an item that it selects at any of its prices. */
 function touches(
-  selection: ReturnType<typeof compileItemRule>,
+  selection: ItemSelection,
   item: ItemDocument,
   index: number,
   { compiled }: CurrentPlan,

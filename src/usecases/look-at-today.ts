@@ -11,6 +11,7 @@ import {
 import { DAY, formatWallTime, type Instant, parseMoment, type WallTime } from '../core/calendar/index.ts';
 import { marginOf } from '../core/consequences/index.ts';
 import { minorUnits } from '../core/money/index.ts';
+import type { Item, StoreDocument } from '../core/plan/index.ts';
 import { book, NO_PRICE } from '../core/price-book/index.ts';
 import { isEmpty } from '../core/price-file/index.ts';
 import type { BasketCheckStore } from './basket-check-store.ts';
@@ -101,24 +102,46 @@ function openEnds(approved: readonly PromotionSummary[], from: string): Finding[
     .map(({ id, name }) => ({ code: 'open-end', promotion: { id, name } }));
 }
 
-type Named = { readonly sku: string; readonly name: string };
+/** So many prices are looked at before the page is shown; a larger chain is told of the store of the lens alone. */
+const MOST_PRICES = 2_000_000;
 
-/** Tag prices at the lens's store and moment that earn nothing, or too little. */
-function belowCost({ compiled }: CurrentPlan, { store }: LensView, at: Instant): Finding[] {
-  const { prices } = book(compiled, at, [store.id]);
-  const floor = compiled.plan.policy.marginFloor;
-  const lossy: Named[] = [];
-  const thin: Named[] = [];
-  compiled.catalogue.items.forEach((item, index) => {
-    const price = prices[index]!;
-    if (price === NO_PRICE || item.cost === null) return;
-    const margin = marginOf(minorUnits(price), item.cost);
-    if (price < item.cost) lossy.push(item);
-    else if (floor !== null && margin !== null && margin < floor) thin.push(item);
-  });
-  const told = (code: 'below-cost' | 'below-floor', found: Named[]): Finding[] =>
-    found.length === 0
-      ? []
-      : [{ code, items: found.length, example: { sku: found[0]!.sku, name: found[0]!.name } }];
-  return [...told('below-cost', lossy), ...told('below-floor', thin)];
+interface Thin {
+  readonly items: Set<string>;
+  readonly stores: Set<string>;
+  worst: { readonly margin: number; readonly item: Item; readonly store: StoreDocument } | null;
+}
+
+/** Tag prices that earn nothing, or too little, at the moment of the lens in every store that the person sees. */
+function belowCost({ compiled }: CurrentPlan, view: LensView, at: Instant): Finding[] {
+  const { marginFloor } = compiled.plan.policy;
+  const { items } = compiled.catalogue;
+  const whole = items.length * compiled.plan.stores.length <= MOST_PRICES;
+  const found = { 'below-cost': nothingThin(), 'below-floor': nothingThin() };
+  for (const store of whole ? compiled.plan.stores : [compiled.stores.get(view.store.id)!]) {
+    const { prices } = book(compiled, at, [store.id]);
+    items.forEach((item, index) => {
+      const price = prices[index]!;
+      if (price === NO_PRICE || item.cost === null) return;
+      const margin = marginOf(minorUnits(price), item.cost) ?? Number.NEGATIVE_INFINITY;
+      if (price < item.cost) note(found['below-cost'], { margin, item, store });
+      else if (marginFloor !== null && margin < marginFloor)
+        note(found['below-floor'], { margin, item, store });
+    });
+  }
+  return (['below-cost', 'below-floor'] as const).flatMap((code) => told(code, found[code]));
+}
+
+const nothingThin = (): Thin => ({ items: new Set(), stores: new Set(), worst: null });
+
+function note(thin: Thin, seen: NonNullable<Thin['worst']>): void {
+  thin.items.add(seen.item.sku);
+  thin.stores.add(seen.store.id);
+  if (!thin.worst || seen.margin < thin.worst.margin) thin.worst = seen;
+}
+
+function told(code: 'below-cost' | 'below-floor', { items, stores, worst }: Thin): Finding[] {
+  if (!worst) return [];
+  const { sku, name } = worst.item;
+  const store = { id: worst.store.id, name: worst.store.name };
+  return [{ code, items: items.size, stores: stores.size, worst: { sku, name, store } }];
 }

@@ -17,6 +17,14 @@ const PLAN: PlanDocument = {
     change('east-only', { where: { stores: ['east'] } }),
     change('west-only', { where: { stores: ['west'] } }),
     change('by-group', { where: { group: 'far' } }),
+    change('in-places', {
+      where: { stores: ['east'] },
+      linePricesIn: [
+        { store: 'west', prices: { milk: '7.77' } },
+        { zone: 'isles', prices: { milk: '7.77' } },
+        { zone: 'main', prices: { milk: '8.88' } },
+      ],
+    }),
   ),
   storeGroups: [
     { id: 'far', name: 'Far away', rule: { stores: ['west'] } },
@@ -32,9 +40,10 @@ describe('a person of one store', () => {
     const { document, compiled } = await seenBy(inMemory(PLAN).book, atEast);
     expect(document.stores.map(({ id }) => id)).toEqual(['east']);
     expect(compiled.plan.stores.map(({ id }) => id)).toEqual(['east']);
-    expect(document.promotions.map(({ id }) => id)).toEqual(['both', 'east-only']);
+    expect(document.promotions.map(({ id }) => id)).toEqual(['both', 'east-only', 'in-places']);
+    expect(JSON.stringify(document.promotions)).toContain('8.88');
     expect(document.storeGroups).toEqual([{ id: 'all', name: 'All of them', rule: { stores: ['east'] } }]);
-    expect(JSON.stringify(document)).not.toMatch(/west|between us|supplier/i);
+    expect(JSON.stringify(document)).not.toMatch(/west|isles|7\.77|between us|supplier/i);
     expect(document.items.every(({ prices }) => prices.every(({ store }) => store !== 'west'))).toBe(true);
   });
   it('is not told how a price comes from the cost, and is told the price', async () => {
@@ -49,7 +58,11 @@ describe('a person of one store', () => {
   });
   it('finds no promotion of another store anywhere, also where a group of others is named', async () => {
     const ports = inMemory(PLAN);
-    expect((await listPromotions(ports, atEast)).map(({ id }) => id)).toEqual(['both', 'east-only']);
+    expect((await listPromotions(ports, atEast)).map(({ id }) => id)).toEqual([
+      'both',
+      'east-only',
+      'in-places',
+    ]);
     expect(await openPromotion(ports, atEast, 'west-only')).toMatchObject({
       ok: false,
       failure: { kind: 'not-found' },

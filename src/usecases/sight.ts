@@ -2,6 +2,7 @@ import { type Person, sees } from '../contracts/index.ts';
 import type {
   FormulaDocument,
   ItemDocument,
+  LinePricesInDocument,
   PlanDocument,
   PromotionDocument,
   StoreRule,
@@ -56,7 +57,7 @@ export function seenPromotion(
 ): PromotionDocument | null {
   const costs = person.costs ? promotion : withoutTerms(promotion);
   if (person.stores === null) return costs;
-  const { notes: _, ...told } = costs;
+  const { notes: _, ...told } = withLinePricesOf(costs, compiled, person);
   const here = narrowRule(promotion.where, compiled, person);
   return here ? { ...(person.costs ? told : withoutMarkUp(told)), where: here } : null;
 }
@@ -109,6 +110,28 @@ function withPricesOf(
   const isSeen = ({ store, zone }: ItemDocument['prices'][number]) =>
     (store === undefined || sees(person, store)) && (zone === undefined || zones.has(zone));
   return item.prices.every(isSeen) ? item : { ...item, prices: item.prices.filter(isSeen) };
+}
+
+/** Prices line by line of other stores are theirs. */
+function withLinePricesOf(
+  promotion: PromotionDocument,
+  { plan }: CompiledPlan,
+  person: Sight,
+): PromotionDocument {
+  const { offer } = promotion;
+  if (offer.kind !== 'priceChange' || !(offer.linePricesIn || offer.worksheet?.ownIn)) return promotion;
+  const zones = new Set(plan.stores.flatMap(({ id, zone }) => (sees(person, id) ? [zone] : [])));
+  const seen = (list: LinePricesInDocument[] | undefined) =>
+    list?.filter(({ zone, store }) => (store === undefined ? zones.has(zone) : sees(person, store)));
+  const { worksheet } = offer;
+  return {
+    ...promotion,
+    offer: {
+      ...offer,
+      ...(offer.linePricesIn ? { linePricesIn: seen(offer.linePricesIn) } : {}),
+      ...(worksheet?.ownIn ? { worksheet: { ...worksheet, ownIn: seen(worksheet.ownIn) } } : {}),
+    },
+  };
 }
 
 /** From a price and the way it came from the cost anybody goes back to the cost. */

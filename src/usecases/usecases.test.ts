@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { offer } from '../../tests/plans/basket-plan.ts';
 import { checksInMemory, inMemory, person, quietSending } from '../../tests/plans/ports.ts';
 import { change, SMALL, withPromotions } from '../../tests/plans/small-plan.ts';
 import type { LensView } from '../contracts/index.ts';
@@ -158,6 +159,29 @@ describe('asking a price', () => {
     });
   });
 
+  it('names every deal that takes the item in, and what so many of it come to', async () => {
+    const pair = offer('pair', {
+      kind: 'mixAndMatch',
+      items: { items: ['milk'] },
+      take: 2,
+      value: { total: '35.00' },
+    });
+    const plan = withPromotions(pair, { ...pair, id: 'off', status: 'paused' });
+    const asked = { store: 'east', item: 'milk', at: '2027-04-14T12:00' };
+    const outcome = await askPrice(inMemory(plan), viewer, asked);
+    if (!outcome.ok) throw new Error('refused');
+    expect(outcome.value.deals).toMatchObject([
+      { id: 'pair', reason: null, sentence: expect.stringContaining('2 of') },
+      { id: 'off', reason: 'switched-off' },
+    ]);
+    expect(outcome.value.ladder.slice(0, 2)).toEqual([
+      { quantity: 1, goods: '24.90', each: '24.90', deals: [] },
+      { quantity: 2, goods: '35.00', each: '17.50', deals: [{ id: 'pair', name: 'pair' }] },
+    ]);
+    const none = await askPrice(inMemory(plan), viewer, { ...asked, item: 'bar' });
+    expect(none).toMatchObject({ value: { deals: [], ladder: [] } });
+  });
+
   it('tells the week before and after in steps without a gap', async () => {
     const outcome = await asking({ at: '2027-03-01T09:00' });
     if (!outcome.ok) throw new Error('refused');
@@ -301,6 +325,23 @@ describe('an item', () => {
       change('cheap', { items: { regularPrice: { atMost: '0.95' } } }),
       change('parent', { items: { items: ['gel'] } }),
       change('west', { where: { stores: ['west'] } }),
+      offer('pair', {
+        kind: 'combo',
+        slots: [
+          { name: 'one', items: { items: ['oil'] }, quantity: 1 },
+          { name: 'other', items: { items: ['spray'] }, quantity: 1 },
+        ],
+        value: { percentOff: 1000 },
+      }),
+      offer('gift', {
+        kind: 'freeGoods',
+        items: { items: ['spray'] },
+        count: 'item',
+        every: 2,
+        free: 1,
+        parts: 'whole',
+        gift: 'bar',
+      }),
     ),
     ranges,
   };
@@ -350,11 +391,13 @@ describe('an item', () => {
 
   it.each([
     ['milk', ['sun', 'west']],
-    ['bar', ['cheap', 'west']],
+    ['bar', ['cheap', 'gift', 'west']],
+    ['spray', ['gift', 'pair', 'sun', 'west']],
+    ['oil', ['pair', 'sun', 'west']],
     ['gel-50', ['parent', 'west']],
     ['gel', ['parent', 'west']],
   ])('%s is touched by %j', async (sku, wanted) => {
-    expect((await look(sku))?.promotions.map(({ id }) => id)).toEqual(wanted);
+    expect((await look(sku))?.promotions.map(({ id }) => id).sort()).toEqual(wanted);
   });
 
   it('knows its family and its place in the hierarchy', async () => {
@@ -415,7 +458,12 @@ describe('today', () => {
     expect(today.unsent.stores).toBe(2);
     expect(today.findings).toEqual([
       { code: 'open-end', promotion: { id: 'open', name: 'open' } },
-      { code: 'below-cost', items: 1, example: { sku: 'milk', name: 'Sun milk' } },
+      {
+        code: 'below-cost',
+        items: 1,
+        stores: 2,
+        worst: { sku: 'milk', name: 'Sun milk', store: { id: 'east', name: 'East' } },
+      },
     ]);
   });
 

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { offer } from '../plans/basket-plan.ts';
 import { change, SMALL, withPromotions } from '../plans/small-plan.ts';
 
 let folder: string;
@@ -13,6 +14,17 @@ const PLAN = withPromotions(
     items: { node: 'sun' },
   }),
   change('members', { who: { groups: ['members'] }, priority: 1, items: { node: 'sun' }, channels: ['web'] }),
+  offer('pair', {
+    kind: 'mixAndMatch',
+    items: { items: ['milk'] },
+    take: 2,
+    value: { total: '35.60' },
+  }),
+  offer(
+    'off',
+    { kind: 'mixAndMatch', items: { node: 'sun' }, take: 2, value: { percentOff: 1000 } },
+    { status: 'paused' },
+  ),
   change('top', { onTop: true, formula: { percentOff: 500 }, when: { from: '2027-05-01T00:00' } }),
 );
 
@@ -92,6 +104,27 @@ describe('belltag price', () => {
     });
   });
 
+  it('tells what so many units come to, and every deal that takes the item in', () => {
+    const { stdout } = price('--item', 'milk', '--at', '2027-04-14T12:00', '--ladder', '2');
+    expect(JSON.parse(stdout)).toMatchObject({
+      price: '21.20',
+      ladder: [
+        { quantity: 1, goods: '21.20', each: '21.20', promotions: [] },
+        { quantity: 2, goods: '35.60', each: '17.80', promotions: ['pair'] },
+      ],
+      deals: [
+        { promotion: 'off', live: false, reason: 'switched-off' },
+        { promotion: 'pair', live: true },
+      ],
+    });
+  });
+
+  it('ends without a word where nobody reads on', () => {
+    const call = `bin/belltag book ${join(folder, 'plan.json')} --store east --at 2027-04-14T12:00 | true`;
+    const { stderr, status } = spawnSync('bash', ['-o', 'pipefail', '-c', call], { encoding: 'utf8' });
+    expect({ stderr, status }).toEqual({ stderr: '', status: 0 });
+  });
+
   it('says why an item cannot be sold', () => {
     const { status, stdout } = price('--item', 'gel', '--at', '2027-04-14T12:00');
     expect(status).toBe(0);
@@ -102,6 +135,10 @@ describe('belltag price', () => {
     ['an unknown store', ['--store', 'nowhere', '--item', 'milk', '--at', '2027-04-14T12:00']],
     ['an unknown item', ['--store', 'east', '--item', 'nothing', '--at', '2027-04-14T12:00']],
     ['no moment', ['--store', 'east', '--item', 'milk', '--at', 'soon']],
+    [
+      'no number of units',
+      ['--store', 'east', '--item', 'milk', '--at', '2027-04-14T12:00', '--ladder', '0'],
+    ],
     ['an unknown group', ['--store', 'east', '--item', 'milk', '--at', '2027-04-14T12:00', '--group', 'x']],
     ['a missing option', ['--store', 'east', '--item', 'milk']],
     [

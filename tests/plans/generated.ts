@@ -78,6 +78,23 @@ const formulas: fc.Arbitrary<Promoted['formula']> = fc.oneof(
   fc.constant({ basis: { priceList: 'own' }, percentOff: 1000 }),
 );
 
+const prices = fc.dictionary(
+  fc.constantFrom('milk', 'gel', 'gel-50', 'bar'),
+  fc.integer({ min: 1, max: 2600 }).map((cents) => (cents / 100).toFixed(2)),
+  { maxKeys: 3 },
+);
+const places = fc.uniqueArray(
+  fc.constantFrom({ zone: 'main' }, { zone: 'isles' }, { store: 'east' }, { store: 'west' }),
+  { maxLength: 3 },
+);
+const linePrices = {
+  linePrices: fc.option(prices, { nil: undefined }),
+  linePricesIn: fc.option(
+    places.chain((all) => fc.tuple(...all.map((place) => prices.map((of) => ({ ...place, prices: of }))))),
+    { nil: undefined },
+  ),
+};
+
 const goods: fc.Arbitrary<ItemRule> = fc.constantFrom<ItemRule>(
   { all: true },
   { node: 'sun' },
@@ -92,6 +109,7 @@ const said: fc.Arbitrary<Promoted> = fc
     when: whens,
     priority: fc.integer({ min: 1, max: 3 }),
     formula: formulas,
+    ...linePrices,
     items: goods,
     where: fc.constantFrom<StoreRule>({ all: true }, { stores: ['east'] }, { zone: 'isles' }),
     who: fc.constantFrom<WhoDocument | undefined>(undefined, { groups: ['members'] }, { guests: true }),
@@ -105,9 +123,9 @@ const said: fc.Arbitrary<Promoted> = fc
     mayRaise: fc.boolean(),
     status: fc.constantFrom('approved' as const, 'approved' as const, 'paused' as const),
   })
-  .map(({ onTop, alone, formula, ...rest }) => {
-    // On top knows only some formulas, on the running price, and never stands alone.
-    if (!onTop) return { ...rest, formula, alone };
+  .map(({ onTop, alone, formula, linePrices: everywhere, linePricesIn, ...rest }) => {
+    // On top knows only some formulas and no lines, works on the running price, and never stands alone.
+    if (!onTop) return { ...rest, formula, linePrices: everywhere, linePricesIn, alone };
     return { ...rest, formula: { percentOff: 700 }, onTop };
   });
 

@@ -83,9 +83,10 @@ export type Promoted = Partial<Omit<PromotionDocument, 'offer'>> & Partial<Omit<
 
 /** A price change over everything in the spring of 2027, with what the case says differently. */
 export function change(id: string, said: Promoted = {}): PromotionDocument {
-  const { items, formula, linePrices, rounding, onTop, of, mayRaise, ...rest } = said;
-  const offer = { items: items ?? { all: true }, formula, linePrices, rounding, onTop, of, mayRaise };
-  if (!formula && !linePrices) offer.formula = { percentOff: 1000 };
+  const { items, formula, linePrices, linePricesIn, rounding, onTop, of, mayRaise, ...rest } = said;
+  const priced = { formula, linePrices, linePricesIn, rounding, onTop, of, mayRaise };
+  const offer = { items: items ?? { all: true }, ...priced };
+  if (!formula && !linePrices && !linePricesIn) offer.formula = { percentOff: 1000 };
   return {
     id,
     name: id,

@@ -1,5 +1,6 @@
 import type { ItemDocument, PlanDocument } from '../../core/plan/index.ts';
 import { cellReader, joined, said } from './cell-reader.ts';
+import { contentOf, contentText } from './content-text.ts';
 import { ITEM_NUMBER, KEY_MARK, type Table } from './definition.ts';
 
 /** An item without its prices, which are a table of their own. */
@@ -30,6 +31,8 @@ export const itemsTable: Table<ItemEntry> = {
     { field: 'cost', title: 'Cost', kind: 'amount', also: ['cost price', 'purchase price'] },
     { field: 'unit', title: 'Sold by', kind: 'text', also: ['unit'], hint: 'each, kg, l or m' },
     { field: 'weight', title: 'Weight, kg', kind: 'text', also: ['weight'] },
+    { field: 'content', title: 'Content', kind: 'text', hint: '0.25 l, 500 g or 20 piece' },
+    { field: 'shelf', title: 'Shelf', kind: 'text', also: ['location', 'bay'], hint: 'such as 12-03-2' },
     { field: 'parent', title: 'Variant of', kind: 'text', also: ['parent'] },
     { field: 'tags', title: 'Tags', kind: 'list' },
     { field: 'attributes', title: 'Attributes', kind: 'list', hint: 'name: value; name: value' },
@@ -45,6 +48,8 @@ export const itemsTable: Table<ItemEntry> = {
     cost: item.cost ?? '',
     unit: item.unit ?? 'each',
     weight: item.weight ?? '',
+    content: contentText(item.content),
+    shelf: item.shelf ?? '',
     parent: item.parent ?? '',
     tags: joined(item.tags),
     attributes: Object.entries(item.attributes ?? {})
@@ -76,6 +81,8 @@ export const itemsTable: Table<ItemEntry> = {
         cost: cells.amount('cost'),
         attributes: attributesOf(cells.text('attributes'), cells.fault),
         tags: cells.list('tags'),
+        content: contentOf(cells),
+        shelf: cells.text('shelf'),
         retired: cells.date('retired'),
       }),
     );

@@ -1,6 +1,7 @@
 import type { PlanDocument, StoreDocument } from '../../core/plan/index.ts';
 import { cellReader, joined, said } from './cell-reader.ts';
 import { NAMED, type Table } from './definition.ts';
+import { hoursOf, hoursText } from './hours-text.ts';
 
 export const storesTable: Table<StoreDocument> = {
   name: 'stores',
@@ -13,17 +14,25 @@ export const storesTable: Table<StoreDocument> = {
     { field: 'zone', title: 'Price zone', kind: 'text', also: ['zone'] },
     { field: 'region', title: 'Region', kind: 'text' },
     { field: 'tags', title: 'Tags', kind: 'list' },
+    {
+      field: 'hours',
+      title: 'Open',
+      kind: 'text',
+      also: ['hours', 'opening hours'],
+      hint: 'mon-sat 8:00-20:00; sun 10:00-16:00',
+    },
   ],
   keyOf: ({ id }) => id,
-  toRow: ({ id, name, timeZone, zone, region, tags }) => ({
+  toRow: ({ id, name, timeZone, zone, region, tags, hours }) => ({
     id,
     name,
     timeZone,
     zone: zone ?? '',
     region: region ?? '',
     tags: joined(tags),
+    hours: hoursText(hours),
   }),
-  fromRow(row, _, context) {
+  fromRow(row, before, context) {
     const cells = cellReader(row, context);
     return cells.done(
       said({
@@ -33,6 +42,8 @@ export const storesTable: Table<StoreDocument> = {
         zone: cells.text('zone'),
         region: cells.text('region'),
         tags: cells.list('tags'),
+        hours: hoursOf(cells),
+        shelves: before?.shelves,
       }),
     );
   },

@@ -63,6 +63,46 @@ describe('a row of texts', () => {
       expect(Object.fromEntries(read.faults.map(({ field, what }) => [field, what]))).toEqual(wanted);
   });
 
+  it.each<[string, object | null]>([
+    ['0.25 l', { amount: '0.25', unit: 'l' }],
+    ['500 g', { amount: '0.5', unit: 'kg' }],
+    ['75ml', { amount: '0.075', unit: 'l' }],
+    ['1,5 kg', { amount: '1.5', unit: 'kg' }],
+    ['20 pieces', { amount: '20', unit: 'piece' }],
+    ['5 mg', { amount: '0.000005', unit: 'kg' }],
+    ['0 ml', null],
+    ['0.1 mg', null],
+    ['much', null],
+  ])('may say a content of %s as packs do', (content, wanted) => {
+    const read = tableOf('items').fromRow({ sku: 'a', name: 'A', node: 'n', content }, null, EUR);
+    expect(read.ok && (read.entry as { content?: object }).content).toEqual(wanted ?? false);
+  });
+
+  it.each<[string, object[] | null, string?]>([
+    [
+      'mon-sat 8:00-20:00',
+      [{ days: ['mon', 'tue', 'wed', 'thu', 'fri', 'sat'], from: '08:00', to: '20:00' }],
+    ],
+    [
+      'sat-mon 9:00-24:00',
+      [{ days: ['mon', 'sat', 'sun'], from: '09:00', to: '24:00' }],
+      'mon,sat,sun 09:00-24:00',
+    ],
+    ['Sunday 10:00 – 16:00', [{ days: ['sun'], from: '10:00', to: '16:00' }], 'sun 10:00-16:00'],
+    ['8:00-20:00', [{ from: '08:00', to: '20:00' }], '08:00-20:00'],
+    ['mon 8:00', null],
+    ['mon 8:00-25:00', null],
+    ['someday 8:00-9:00', null],
+  ])('may say hours as %s, and says them again', (hours, wanted, again = 'mon-sat 08:00-20:00') => {
+    const stores = tableOf('stores');
+    const row = { id: 's', name: 'S', timeZone: 'Europe/Madrid', hours };
+    const read = stores.fromRow(row, { ...SMALL.stores[0]!, shelves: { milk: '1' } }, EUR);
+    expect(read.ok).toBe(wanted !== null);
+    if (!read.ok) return;
+    expect(read.entry).toMatchObject({ hours: wanted, shelves: { milk: '1' } });
+    expect(stores.toRow(read.entry)).toMatchObject({ hours: again });
+  });
+
   it('may be written as people write: decimal commas, spaces in barcodes, day-first dates', () => {
     const row = { sku: 'a', name: 'A', node: 'n', cost: '7,5', gtin: '2000 0000 00329', retired: '1.3.2027' };
     expect(tableOf('items').fromRow(row, null, EUR)).toMatchObject({

@@ -66,6 +66,21 @@ export interface PriceStory {
     readonly reason: LostReason;
     readonly result: string | null;
   }[];
+  /** Promotions over the basket of whose goods it is; those that count come first. */
+  readonly deals: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly sentence: string;
+    /** Why it does not count there and then; null where it does. */
+    readonly reason: LostReason | null;
+  }[];
+  /** What one, two, three … of it come to with nothing else in the basket; empty where no deal counts. */
+  readonly ladder: readonly {
+    readonly quantity: number;
+    readonly goods: string;
+    readonly each: string;
+    readonly deals: readonly { readonly id: string; readonly name: string }[];
+  }[];
   /** Spans of one price around the moment. */
   readonly steps: readonly PriceStepView[];
   /** What comes after the price of the moment; null where it stays for more than a year. */

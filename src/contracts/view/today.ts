@@ -33,5 +33,12 @@ export type Finding =
   | {
       readonly code: 'below-cost' | 'below-floor';
       readonly items: number;
-      readonly example: { readonly sku: string; readonly name: string };
+      /** In how many stores any of them is. */
+      readonly stores: number;
+      /** The one with the lowest margin, and where. */
+      readonly worst: {
+        readonly sku: string;
+        readonly name: string;
+        readonly store: { readonly id: string; readonly name: string };
+      };
     };

@@ -52,6 +52,11 @@ export interface ReceiptLineDocument {
   quantity: Quantity;
   /** For one piece or unit of measure. */
   regular: Money;
+  /** What this shopper pays without a promotion; absent where that is the regular price and no price change sets another. */
+  base?: Money;
+  /** The promotion that set the tag, and those on top of it, in their order. */
+  priceChange?: string;
+  onTop?: string[];
   tag: Money;
   /** For the whole line. */
   net: Money;

@@ -1,4 +1,4 @@
-import { halfAwayFromZero, type MinorUnits, ratio } from '../money/index.ts';
+import { halfAwayFromZero, type MinorUnits, minorUnits, ratio } from '../money/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
 import type { PriceAnswer, PriceProblem } from '../tag-price/index.ts';
 import type { Basket } from './basket.ts';
@@ -16,6 +16,9 @@ export interface PricedLine {
         readonly regular: MinorUnits;
         readonly base: MinorUnits;
         readonly tag: MinorUnits;
+        /** The price change that set the tag, and those on top of it, in their order. */
+        readonly priceChange: string | null;
+        readonly onTop: readonly string[];
         /** A price change made it cheaper. */
         readonly reduced: boolean;
         /** The price change that set its price stands alone. */
@@ -45,7 +48,7 @@ export function priceLines(
     answers.set(item, answer);
     if (answer.kind === 'problem')
       return { sku, thousandths, weighed, sold: { ok: false, problem: answer.problem } };
-    const { price, regular, base, winner } = answer;
+    const { price, base, winner } = answer;
     return {
       sku,
       thousandths,
@@ -53,8 +56,7 @@ export function priceLines(
       sold: {
         ok: true,
         item,
-        regular: regular.price,
-        base: base.price,
+        ...tagStory(answer),
         tag: price,
         reduced: price < base.price,
         alone: winner !== null && alone.has(winner.promotion),
@@ -62,6 +64,18 @@ export function priceLines(
       },
     };
   });
+}
+
+/** How a tag price came about, as a receipt tells it; zero where there is none. */
+export function tagStory(answer: PriceAnswer) {
+  const none = { regular: minorUnits(0), base: minorUnits(0), priceChange: null, onTop: [] };
+  if (answer.kind === 'problem') return none;
+  return {
+    regular: answer.regular.price,
+    base: answer.base.price,
+    priceChange: answer.winner?.promotion ?? null,
+    onTop: answer.onTop.map(({ promotion }) => promotion),
+  };
 }
 
 export type SoldLine = PricedLine & { readonly sold: Extract<PricedLine['sold'], { readonly ok: true }> };

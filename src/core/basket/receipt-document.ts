@@ -15,19 +15,24 @@ export function receiptDocument(receipt: Receipt, currency: Currency): ReceiptDo
     saving: money(receipt.saving),
     proved: receipt.proved,
     ...(receipt.proved ? {} : { bound: money(receipt.bound) }),
-    lines: receipt.lines.map(({ sku, thousandths, weighed, regular, tag, net, gift, reductions }) => ({
-      sku,
-      quantity: weighed ? formatThousandths(thousandths) : thousandths / 1_000,
-      regular: money(regular),
-      tag: money(tag),
-      net: money(net),
-      ...(gift ? { gift: true as const } : {}),
-      reductions: reductions.map(({ promotion, units, amount }) => ({
-        promotion,
-        ...(units === null ? {} : { units }),
-        amount: money(amount),
-      })),
-    })),
+    lines: receipt.lines.map(
+      ({ sku, thousandths, weighed, regular, base, priceChange, onTop, tag, net, gift, reductions }) => ({
+        sku,
+        quantity: weighed ? formatThousandths(thousandths) : thousandths / 1_000,
+        regular: money(regular),
+        ...(base === regular && priceChange === null ? {} : { base: money(base) }),
+        ...(priceChange === null ? {} : { priceChange }),
+        ...(onTop.length === 0 ? {} : { onTop: [...onTop] }),
+        tag: money(tag),
+        net: money(net),
+        ...(gift ? { gift: true as const } : {}),
+        reductions: reductions.map(({ promotion, units, amount }) => ({
+          promotion,
+          ...(units === null ? {} : { units }),
+          amount: money(amount),
+        })),
+      }),
+    ),
     applications: receipt.applications.map(({ promotion, times, units, saving }) => ({
       promotion,
       times,

@@ -31,6 +31,10 @@ export interface ReceiptLine {
   readonly thousandths: number;
   readonly weighed: boolean;
   readonly regular: number;
+  readonly base: number;
+  /** The price change that set the tag, and those on top of it, in their order. */
+  readonly priceChange: string | null;
+  readonly onTop: readonly string[];
   readonly tag: number;
   readonly net: number;
   readonly gift: boolean;

@@ -22,7 +22,7 @@ import {
   offersInBasket,
   type UnitOfferPromotion,
 } from './offers/offers-in-basket.ts';
-import { type PricedLine, priceLines, unitsOf } from './priced-lines.ts';
+import { type PricedLine, priceLines, tagStory, unitsOf } from './priced-lines.ts';
 import type { Receipt, ReceiptProblem } from './receipt.ts';
 import { receiptLines } from './receipt-lines.ts';
 import {
@@ -160,10 +160,7 @@ function prepare(compiled: CompiledPlan, basket: Basket, situation: Situation): 
       const answer = priceOf(catalogue.indexOf.get(sku)!);
       return answer.kind === 'price' ? answer.price : null;
     },
-    regularOf(item) {
-      const answer = priceOf(item);
-      return answer.kind === 'price' ? answer.regular.price : 0;
-    },
+    storyOf: (item) => tagStory(priceOf(item)),
   };
   const offers = compiled.offers.filter((offer) => barOf(offer, situation) === null);
   const units = unitsOf(lines);

@@ -2,6 +2,7 @@ import { isTimeZone } from '../calendar/index.ts';
 import type { CheckContext } from './check-context.ts';
 import { checkRounding } from './check-rounding.ts';
 import { checkItemRule, checkStoreRule, groupsNamedBy, setsNamedBy } from './check-rule.ts';
+import { checkWindow } from './check-when.ts';
 import { idsOnCycles } from './cycle.ts';
 import type { ItemDocument } from './document.ts';
 import { hasValidCheckDigit } from './gtin.ts';
@@ -44,6 +45,8 @@ function checkItem(item: ItemDocument, i: number, context: CheckContext): void {
   }
   context.amount(item.cost, ['items', i, 'cost']);
   context.date(item.retired, ['items', i, 'retired']);
+  if (item.content && Number(item.content.amount) === 0)
+    context.fault(['items', i, 'content', 'amount'], 'nothing is in it', 'an amount above zero');
   const seen = new Map<string, number>();
   item.prices.forEach((row, j) => {
     const path = ['items', i, 'prices', j];
@@ -102,6 +105,11 @@ export function checkPlaces(context: CheckContext): void {
       );
     }
     if (store.zone !== undefined) context.reference('zone', store.zone, ['stores', i, 'zone']);
+    (store.hours ?? []).forEach((window, j) => {
+      checkWindow(window, ['stores', i, 'hours', j], context.fault);
+    });
+    for (const sku of Object.keys(store.shelves ?? {}))
+      context.reference('item', sku, ['stores', i, 'shelves', sku]);
   });
   (document.storeGroups ?? []).forEach((group, i) => {
     checkStoreRule(group.rule, ['storeGroups', i, 'rule'], context);

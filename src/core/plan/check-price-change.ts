@@ -1,10 +1,12 @@
 import type { CheckContext } from './check-context.ts';
 import { checkFormula } from './check-formula.ts';
+import { checkLinePrices, checkLinePricesIn } from './check-line-prices.ts';
 import { checkRounding } from './check-rounding.ts';
 import { checkItemRule } from './check-rule.ts';
 import { checkWorksheet } from './check-worksheet.ts';
 import type { PriceChangeDocument, PromotionDocument } from './document.ts';
 import type { Fault } from './fault.ts';
+import { hasLinePrices } from './line-prices.ts';
 
 /** Pricing rules 3.3 to 3.5: what a price change may say, and what it may not say together. */
 export function checkPriceChange(
@@ -17,11 +19,9 @@ export function checkPriceChange(
   if (offer.rounding) checkRounding(offer.rounding, [...path, 'rounding'], context);
   if (offer.formula) checkFormula(offer.formula, [...path, 'formula'], context);
   if (offer.worksheet) checkWorksheet(offer.worksheet, [...path, 'worksheet'], context);
-  for (const [sku, price] of Object.entries(offer.linePrices ?? {})) {
-    context.reference('item', sku, [...path, 'linePrices', sku]);
-    context.amount(price, [...path, 'linePrices', sku]);
-  }
-  if (!offer.formula && Object.keys(offer.linePrices ?? {}).length === 0) {
+  checkLinePrices(offer.linePrices, [...path, 'linePrices'], context);
+  checkLinePricesIn(offer.linePricesIn, [...path, 'linePricesIn'], context);
+  if (!offer.formula && !hasLinePrices(offer)) {
     context.fault(path, 'a price change without a formula or line prices', '`formula`, `linePrices` or both');
   }
   if (offer.onTop) checkOnTop(promotion, offer, path, context);
@@ -36,8 +36,12 @@ function checkOnTop(
   const known = 'percentOff, amountOff or multiplyBy';
   const { formula } = offer;
   if (promotion.alone) context.fault([...path, 'onTop'], '`alone` together with `onTop`', 'one of the two');
-  if (Object.keys(offer.linePrices ?? {}).length > 0)
-    context.fault([...path, 'linePrices'], 'line prices in a change on top', known);
+  if (hasLinePrices(offer))
+    context.fault(
+      [...path, Object.keys(offer.linePrices ?? {}).length > 0 ? 'linePrices' : 'linePricesIn'],
+      'line prices in a change on top',
+      known,
+    );
   if (!formula) return;
   if (!('percentOff' in formula || 'amountOff' in formula || 'multiplyBy' in formula)) {
     context.fault([...path, 'formula'], 'a change on top with another formula', known);

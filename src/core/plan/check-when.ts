@@ -44,7 +44,8 @@ export function checkWhen(when: WhenDocument, path: Fault['path'], report: Repor
   if (rule && isRepeatFault(rule)) report([...path, 'repeat', 'rrule'], rule.what, rule.wanted);
 }
 
-function checkWindow(window: WindowDocument, path: Fault['path'], report: Report): void {
+/** A time of day before another, on weekdays that exist. */
+export function checkWindow(window: WindowDocument, path: Fault['path'], report: Report): void {
   const from = parseTimeOfDay(window.from);
   const to = parseTimeOfDay(window.to, true);
   if (from === null) report([...path, 'from'], `"${window.from}" is no time of day`, 'a time such as 16:00');

@@ -1,5 +1,6 @@
 import type { CheckContext } from './check-context.ts';
 import { checkFormula } from './check-formula.ts';
+import { checkLinePrices, checkLinePricesIn } from './check-line-prices.ts';
 import { checkRounding } from './check-rounding.ts';
 import { checkItemRule } from './check-rule.ts';
 import type { WorksheetDocument } from './document.ts';
@@ -13,10 +14,8 @@ export function checkWorksheet(sheet: WorksheetDocument, path: Fault['path'], co
     checkFormula(pass.formula, [...at, 'formula'], context);
     if (pass.rounding) checkRounding(pass.rounding, [...at, 'rounding'], context);
   });
-  for (const [sku, price] of Object.entries(sheet.own ?? {})) {
-    context.reference('item', sku, [...path, 'own', sku]);
-    context.amount(price, [...path, 'own', sku]);
-  }
+  checkLinePrices(sheet.own, [...path, 'own'], context);
+  checkLinePricesIn(sheet.ownIn, [...path, 'ownIn'], context);
   (sheet.removed ?? []).forEach((sku, i) => {
     context.reference('item', sku, [...path, 'removed', i]);
   });

@@ -127,6 +127,38 @@ describe('a price change', () => {
       '/offer/formula/basis/priceList',
     ],
     ['a line price of an unknown item', { linePrices: { nothing: '1.00' } }, '/offer/linePrices/nothing'],
+    [
+      'a line price of an unknown zone',
+      { linePricesIn: [{ zone: 'moon', prices: { milk: '1.00' } }] },
+      '/offer/linePricesIn/0/zone',
+    ],
+    [
+      'a line price in both a zone and a store',
+      { linePricesIn: [{ zone: 'main', store: 'east', prices: { milk: '1.00' } }] },
+      '/offer/linePricesIn/0',
+    ],
+    ['a line price of no place', { linePricesIn: [{ prices: { milk: '1.00' } }] }, '/offer/linePricesIn/0'],
+    [
+      'line prices of one place twice',
+      {
+        linePricesIn: [
+          { zone: 'main', prices: { milk: '1.00' } },
+          { zone: 'main', prices: { bar: '1.00' } },
+        ],
+      },
+      '/offer/linePricesIn/1',
+    ],
+    [
+      'a line price in a store that is no amount',
+      { linePricesIn: [{ store: 'east', prices: { milk: '1.001' } }] },
+      '/offer/linePricesIn/0/prices/milk',
+    ],
+    ['no formula and no price in any place', { linePricesIn: [{ store: 'east', prices: {} }] }, '/offer'],
+    [
+      'on top with line prices in a store',
+      { onTop: true, linePricesIn: [{ store: 'east', prices: { milk: '1.00' } }] },
+      '/offer/linePricesIn',
+    ],
     ['alone together with on top', { onTop: true, alone: true }, '/offer/onTop'],
     ['on top with a set price', { onTop: true, formula: { setTo: '1.00' } }, '/offer/formula'],
     [

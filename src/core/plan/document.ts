@@ -45,6 +45,10 @@ export interface ItemDocument {
   cost?: Money;
   attributes?: Record<string, string>;
   tags?: string[];
+  /** How much is in one, for the price of a unit of measure. */
+  content?: { amount: string; unit: 'kg' | 'l' | 'm' | 'piece' };
+  /** Where it stands; sorted part by part, numbers as numbers. */
+  shelf?: string;
   /** From this day on no store carries it. */
   retired?: LocalDateText;
   prices: PriceRowDocument[];
@@ -65,6 +69,10 @@ export interface StoreDocument {
   zone?: string;
   region?: string;
   tags?: string[];
+  /** When it is open; none: not known. */
+  hours?: WindowDocument[];
+  /** Where items stand, by sku, where this store differs. */
+  shelves?: Record<string, string>;
 }
 
 export interface PriceListDocument {
@@ -185,12 +193,20 @@ export interface PriceChangeDocument {
   items: ItemRule;
   formula?: FormulaDocument;
   linePrices?: Record<string, Money>;
+  linePricesIn?: LinePricesInDocument[];
   rounding?: RoundingDocument;
   onTop?: boolean;
   of?: 'running' | 'base';
   mayRaise?: boolean;
   /** How the line prices came about. Sets no price itself. */
   worksheet?: WorksheetDocument;
+}
+
+/** Line prices of one zone or one store, exactly one of the two. */
+export interface LinePricesInDocument {
+  zone?: string;
+  store?: string;
+  prices: Record<string, Money>;
 }
 
 /** One pass over part of a worksheet's goods. A later pass overwrites what an earlier one made of the same line. */
@@ -205,6 +221,8 @@ export interface WorksheetDocument {
   passes: PassDocument[];
   /** Prices set by hand, over whatever a pass makes of the line; also of items that no pass selects. */
   own?: Record<string, Money>;
+  /** The same in one zone or store alone; goes before `own` there. */
+  ownIn?: LinePricesInDocument[];
   /** Items that a pass selects and that are taken out all the same. */
   removed?: string[];
 }

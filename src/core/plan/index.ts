@@ -6,6 +6,7 @@ export { checkWhen } from './check-when.ts';
 export * from './document.ts';
 export * from './fault.ts';
 export * from './gtin.ts';
+export * from './line-prices.ts';
 export * from './model.ts';
 export * from './offer.ts';
 export * from './read.ts';

@@ -68,11 +68,18 @@ export type Formula =
   | { readonly kind: 'addPercent'; readonly basis: 'cost'; readonly percent: BasisPoints }
   | { readonly kind: 'marginOnPrice'; readonly basis: 'cost'; readonly percent: BasisPoints };
 
+/** Prices by sku: of single stores, of single zones, and for all the others. */
+export interface LinePrices {
+  readonly stores: ReadonlyMap<string, ReadonlyMap<string, MinorUnits>>;
+  readonly zones: ReadonlyMap<string, ReadonlyMap<string, MinorUnits>>;
+  readonly everywhere: ReadonlyMap<string, MinorUnits>;
+}
+
 export interface PriceChange {
   readonly kind: 'priceChange';
   readonly items: ItemRule;
   readonly formula: Formula | null;
-  readonly linePrices: ReadonlyMap<string, MinorUnits>;
+  readonly linePrices: LinePrices;
   readonly rounding: Rounding | null;
   readonly onTop: boolean;
   readonly ofBase: boolean;

@@ -21,7 +21,17 @@ import type {
   WhenDocument,
   WhoDocument,
 } from './document.ts';
-import type { Item, Plan, PriceChange, PriceList, PriceRow, Promotion, SupplierTerms, Who } from './model.ts';
+import type {
+  Item,
+  LinePrices,
+  Plan,
+  PriceChange,
+  PriceList,
+  PriceRow,
+  Promotion,
+  SupplierTerms,
+  Who,
+} from './model.ts';
 import { readAmount, readAmounts, readFormula, readRounding } from './read-money.ts';
 import { readBasketOffer } from './read-offer.ts';
 
@@ -158,12 +168,26 @@ function readPriceChange(offer: PriceChangeDocument, currency: Currency): PriceC
     kind: 'priceChange',
     items: offer.items,
     formula: offer.formula ? readFormula(offer.formula, currency) : null,
-    linePrices: readAmounts(offer.linePrices, currency),
+    linePrices: readLinePrices(offer, currency),
     rounding: offer.rounding ? readRounding(offer.rounding, currency) : null,
     onTop: offer.onTop ?? false,
     ofBase: offer.of === 'base',
     mayRaise: offer.mayRaise ?? false,
   };
+}
+
+function readLinePrices(
+  { linePrices, linePricesIn = [] }: PriceChangeDocument,
+  currency: Currency,
+): LinePrices {
+  const by = (key: 'store' | 'zone') =>
+    new Map(
+      linePricesIn.flatMap(({ prices, ...place }) => {
+        const id = place[key];
+        return id === undefined ? [] : [[id, readAmounts(prices, currency)] as const];
+      }),
+    );
+  return { stores: by('store'), zones: by('zone'), everywhere: readAmounts(linePrices, currency) };
 }
 
 export function readSchedule(when: WhenDocument): Schedule {

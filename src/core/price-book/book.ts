@@ -1,5 +1,6 @@
 import { dayOf, type Instant } from '../calendar/index.ts';
 import type { MinorUnits } from '../money/index.ts';
+import type { Item, StoreDocument } from '../plan/index.ts';
 import { basePrice, listPrice, onTopOrder, priorityFirst, type Shopper } from '../tag-price/index.ts';
 import { barOf, type Situation } from './bar.ts';
 import type { CompiledChange, CompiledPlan } from './compiled-plan.ts';
@@ -65,6 +66,13 @@ interface Row {
   readonly winners: Int32Array;
 }
 
+/** What a store's row is painted over: its regular prices, and what this shopper pays of them. */
+interface Before {
+  readonly store: StoreDocument;
+  readonly shelf: Float64Array;
+  readonly base: Float64Array;
+}
+
 /** Paints one store's row. @returns its regular prices. */
 function paint(compiled: CompiledPlan, situation: Situation, row: Row): Float64Array {
   const shelf = compiled.shelf(situation.store, dayOf(situation.clock.toWall(situation.at)));
@@ -76,7 +84,8 @@ function paint(compiled: CompiledPlan, situation: Situation, row: Row): Float64A
     .filter(({ change }) => barOf(change, situation) === null)
     .sort((a, b) => onTopOrder(a.change.promotion, b.change.promotion));
   for (const entry of live)
-    if (!entry.change.promotion.offer.onTop) paintChange(compiled, entry, shelf, base, row);
+    if (!entry.change.promotion.offer.onTop)
+      paintChange(compiled, entry, { store: situation.store, shelf, base }, row);
   for (const { change } of live)
     if (change.promotion.offer.onTop) paintOnTop(compiled, change, shelf, base, row);
   return shelf;
@@ -109,13 +118,13 @@ function forSelected(change: CompiledChange, shelf: Float64Array, work: (index: 
 function paintChange(
   compiled: CompiledPlan,
   { change, number }: Live,
-  shelf: Float64Array,
-  base: Float64Array,
+  before: Before,
   { prices, winners }: Row,
 ): void {
+  const { shelf, base } = before;
   const { priority, offer } = change.promotion;
   const byPriority = compiled.order === priorityFirst;
-  const resultOf = resultFor(compiled, change, shelf, base);
+  const resultOf = resultFor(compiled, change, before);
   forSelected(change, shelf, (index) => {
     const held = winners[index]!;
     if (held !== -1 && byPriority && compiled.changes[held]!.promotion.priority !== priority) return;
@@ -131,15 +140,15 @@ function paintChange(
 function resultFor(
   compiled: CompiledPlan,
   change: CompiledChange,
-  shelf: Float64Array,
-  base: Float64Array,
+  { store, shelf, base }: Before,
 ): (index: number) => number | null {
   const { offer } = change.promotion;
   const { items } = compiled.catalogue;
   const table = change.table();
   const basisOf = basisFor(compiled, change, shelf, base);
+  const lineOf = (item: Item) => linePrice(offer, item, store, compiled.catalogue);
   return (index) => {
-    const line = linePrice(offer, items[index]!, compiled.catalogue);
+    const line = lineOf(items[index]!);
     if (line !== undefined) return line;
     const basis = offer.formula ? basisOf(index) : null;
     return basis === null ? null : table.result(basis);

@@ -105,7 +105,7 @@ function answer(
   return tagPrice(
     regular,
     base,
-    startingOf(compiled, item, regular.price, base.price),
+    startingOf(compiled, item, situation.store, { regular: regular.price, base: base.price }),
     concerning,
     compiled.order,
   );
@@ -117,25 +117,39 @@ export const listsFor = (compiled: CompiledPlan, shopper: Shopper) =>
 export function startingOf(
   compiled: CompiledPlan,
   item: Item,
-  regular: MinorUnits,
-  base: MinorUnits,
+  store: StoreDocument,
+  { regular, base }: { readonly regular: MinorUnits; readonly base: MinorUnits },
 ): Starting {
   return {
     item,
     regular,
     base,
     priceLists: compiled.priceLists,
-    linePrice: (change, of) => linePrice(change, of, compiled.catalogue),
+    linePrice: (change, of) => linePrice(change, of, store, compiled.catalogue),
   };
 }
 
-/** A line price given for a parent holds for its variants that have none of their own. */
-export function linePrice(change: PriceChange, item: Item, catalogue: Catalogue): MinorUnits | undefined {
-  if (change.linePrices.size === 0) return undefined;
-  for (let at: Item | undefined = item; at; at = parentOf(at, catalogue)) {
-    const price = change.linePrices.get(at.sku);
-    if (price !== undefined) return price;
-  }
+/**
+ * The line price of an item in a store: the store's, else its zone's, else the one for everywhere. One given for a
+ * parent holds for its variants that have none of their own in any of these.
+ */
+export function linePrice(
+  { linePrices: { stores, zones, everywhere } }: PriceChange,
+  item: Item,
+  store: StoreDocument,
+  catalogue: Catalogue,
+): MinorUnits | undefined {
+  const places = [
+    stores.get(store.id),
+    store.zone === undefined ? undefined : zones.get(store.zone),
+    everywhere,
+  ].filter((prices) => prices !== undefined && prices.size > 0);
+  if (places.length === 0) return undefined;
+  for (let at: Item | undefined = item; at; at = parentOf(at, catalogue))
+    for (const prices of places) {
+      const price = prices!.get(at.sku);
+      if (price !== undefined) return price;
+    }
   return undefined;
 }
 

@@ -2,6 +2,7 @@ import { boundsOf, DAY, type Instant } from '../calendar/index.ts';
 import {
   type ItemDocument,
   type ItemRule,
+  linePricesAt,
   type PlanDocument,
   type PromotionDocument,
   readSchedule,
@@ -41,9 +42,9 @@ export function storePlans(
   const trimmed = trimmer();
   return (id) => {
     const store = compiled.stores.get(id)!;
-    const promotions = document.promotions.filter((promotion) =>
-      concerns(promotion, changes.get(promotion.id), compiled, id, now),
-    );
+    const promotions = document.promotions
+      .filter((promotion) => concerns(promotion, changes.get(promotion.id), compiled, id, now))
+      .map((promotion) => pricedAt(promotion, store));
     const items = carriedItems(document, compiled, id).map((item) => trimmed(item, store));
     const skus = new Set(items.map(({ sku }) => sku));
     const shopping = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
@@ -54,7 +55,7 @@ export function storePlans(
         ...set,
         rule: prune(set.rule, skus),
       })),
-      stores: [store],
+      stores: [told(store)],
       storeGroups: [],
       zones: (document.zones ?? []).filter((zone) => zone.id === store.zone),
       terminals: (document.terminals ?? []).filter((terminal) => terminal.store === id),
@@ -102,10 +103,13 @@ function carriedItems(document: PlanDocument, compiled: CompiledPlan, storeId: s
   return document.items.filter(({ sku }) => kept.has(sku));
 }
 
+/** What a terminal needs of its store: no shelves, which name goods of any day, and no hours. */
+const told = ({ hours: _, shelves: __, ...store }: StoreDocument): StoreDocument => store;
+
 /** Keeps only the price rows that can count in a store. */
 function trimmer(): (item: ItemDocument, store: StoreDocument) => ItemDocument {
   const byZone = new Map<string | undefined, Map<string, ItemDocument>>();
-  return (item, { id, zone }) => {
+  return ({ shelf: _, ...item }, { id, zone }) => {
     const trim = () => ({
       ...item,
       prices: item.prices.filter(
@@ -120,6 +124,14 @@ function trimmer(): (item: ItemDocument, store: StoreDocument) => ItemDocument {
     known.set(item.sku, found);
     return found;
   };
+}
+
+/** With the line prices of this store, and of no other place. */
+function pricedAt(promotion: PromotionDocument, store: StoreDocument): PromotionDocument {
+  const { offer } = promotion;
+  if (offer.kind !== 'priceChange' || !offer.linePricesIn) return promotion;
+  const { linePricesIn: _, ...rest } = offer;
+  return { ...promotion, offer: { ...rest, linePrices: linePricesAt(offer, store) } };
 }
 
 /** Without its rule on stores, what is for colleagues only, and names of items that the store does not carry. */

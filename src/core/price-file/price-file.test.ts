@@ -49,6 +49,36 @@ describe('what a store’s price file holds', () => {
   });
 });
 
+it('holds the line prices of its store as such, and those of no other place', () => {
+  const document = withPromotions(
+    change('lines', {
+      linePrices: { milk: '20.00', bar: '0.90' },
+      linePricesIn: [
+        { zone: 'main', prices: { milk: '19.00', spray: '8.00' } },
+        { store: 'east', prices: { milk: '18.00' } },
+        { store: 'west', prices: { oil: '5.55' } },
+      ],
+    }),
+  );
+  const pricesOf = (store: string) => fileOf(document, store).promotions.map(({ offer }) => offer);
+  expect(pricesOf('east')).toMatchObject([{ linePrices: { milk: '18.00', spray: '8.00', bar: '0.90' } }]);
+  expect(JSON.stringify(pricesOf('east'))).not.toContain('5.55');
+  expect(pricesOf('west')).toMatchObject([{ linePrices: { milk: '20.00', oil: '5.55', bar: '0.90' } }]);
+});
+
+it('says nothing of shelves and hours, which change without a price', () => {
+  const document = {
+    ...SMALL,
+    items: SMALL.items.map((item) => ({ ...item, shelf: '1-2' })),
+    stores: SMALL.stores.map((store) => ({
+      ...store,
+      hours: [{ from: '09:00', to: '20:00' }],
+      shelves: { unpriced: '3-1' },
+    })),
+  };
+  expect(fileOf(document, 'east')).toEqual(fileOf(SMALL, 'east'));
+});
+
 it('leaves out a price change by lines of which the store carries none', () => {
   const plan = {
     ...basketPlan({ a: '1.00', b: '2.00' }, [

@@ -1,4 +1,9 @@
-import type { FormulaDocument, PriceChangeDocument, RoundingDocument } from '../plan/index.ts';
+import {
+  type FormulaDocument,
+  linePricedItems,
+  type PriceChangeDocument,
+  type RoundingDocument,
+} from '../plan/index.ts';
 import type { Names } from './names.ts';
 
 /** 1250 is "12.5 %". */
@@ -30,11 +35,15 @@ export function roundingWords(rounding: RoundingDocument): string {
   return `rounded ${way} price ending in ${rounding.endings.join(' or ')}${per}`;
 }
 
+/** How many items have a price by hand beside the formula or the passes. */
+function linesByHand({ worksheet, formula, ...priced }: PriceChangeDocument): number {
+  if (worksheet) return linePricedItems({ linePrices: worksheet.own, linePricesIn: worksheet.ownIn }).size;
+  return formula ? linePricedItems(priced).size : 0;
+}
+
 /** What is said after the goods: rounding, single prices, how it stands with others. */
 export function restWords(offer: PriceChangeDocument): string[] {
-  const lines = Object.keys(
-    offer.worksheet?.own ?? (offer.formula ? offer.linePrices : undefined) ?? {},
-  ).length;
+  const lines = linesByHand(offer);
   return [
     offer.rounding ? roundingWords(offer.rounding) : '',
     lines > 0 ? `${lines} ${lines === 1 ? 'item' : 'items'} at a price of their own` : '',

@@ -66,6 +66,14 @@ describe('the base of a kind of shopper', () => {
   });
 });
 
+const IN_PLACES: readonly [string, Asked, string][] = [
+  ['the store’s goes before its zone’s', {}, '18.00'],
+  ['the zone’s goes before the one for everywhere', { sku: 'bar' }, '0.70'],
+  ['another zone’s store has the one for everywhere', { store: 'west' }, '20.00'],
+  ['a parent’s in the store holds for a variant without one', { sku: 'gel-90' }, '2.00'],
+  ['a variant’s own, wherever it is given, goes before its parent’s', { sku: 'gel-50' }, '4.00'],
+];
+
 describe('a formula', () => {
   it.each<[string, Promoted, string, Asked?]>([
     [
@@ -127,6 +135,18 @@ describe('a formula', () => {
       { linePrices: { bar: '0.50' }, formula: { percentOff: 1000 } },
       '22.41',
     ],
+    ...IN_PLACES.map(([what, asked, wanted]): [string, Promoted, string, Asked] => [
+      `line prices in places: ${what}`,
+      {
+        linePrices: { milk: '20.00', 'gel-50': '4.00', bar: '0.80' },
+        linePricesIn: [
+          { zone: 'main', prices: { milk: '19.00', gel: '3.00', bar: '0.70' } },
+          { store: 'east', prices: { milk: '18.00', gel: '2.00' } },
+        ],
+      },
+      wanted,
+      asked,
+    ]),
     ['above the base, where it may raise', { formula: { setTo: '30.00' }, mayRaise: true }, '30.00'],
   ])('%s', (_, said, wanted, asked = {}) => {
     expect(short(ask(withPromotions(change('c', said)), asked))).toBe(`${wanted} by c`);

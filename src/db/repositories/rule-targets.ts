@@ -1,4 +1,11 @@
-import type { ItemRule, OfferDocument, PromotionDocument, StoreRule } from '../../core/plan/index.ts';
+import {
+  type ItemRule,
+  type LinePricesInDocument,
+  linePricedItems,
+  type OfferDocument,
+  type PromotionDocument,
+  type StoreRule,
+} from '../../core/plan/index.ts';
 import type { ruleReference } from '../schema/index.ts';
 
 type Target = Pick<
@@ -40,11 +47,20 @@ function offerTargets(offer: OfferDocument): Target[] {
   if ('buy' in offer) rules.push(...offer.buy.map(({ items }) => items), offer.get.items);
   if ('slots' in offer) rules.push(...offer.slots.map(({ items }) => items));
   if ('gift' in offer && offer.gift !== undefined) skus.push(offer.gift);
-  if ('linePrices' in offer) skus.push(...Object.keys(offer.linePrices ?? {}));
+  const places: LinePricesInDocument[] = [];
+  if (offer.kind === 'priceChange') {
+    skus.push(...linePricedItems(offer));
+    places.push(...(offer.linePricesIn ?? []), ...(offer.worksheet?.ownIn ?? []));
+  }
   if ('worksheet' in offer && offer.worksheet) {
     rules.push(...offer.worksheet.passes.map(({ items }) => items));
-    skus.push(...Object.keys(offer.worksheet.own ?? {}), ...(offer.worksheet.removed ?? []));
+    const { own, ownIn, removed = [] } = offer.worksheet;
+    skus.push(...linePricedItems({ linePrices: own, linePricesIn: ownIn }), ...removed);
   }
   if ('extra' in offer) skus.push(...Object.keys(offer.extra ?? {}));
-  return [...rules.flatMap(itemRuleTargets), ...skus.map((item) => ({ item }))];
+  return [
+    ...rules.flatMap(itemRuleTargets),
+    ...skus.map((item) => ({ item })),
+    ...places.map(({ zone, store }) => ({ zone, store })),
+  ];
 }

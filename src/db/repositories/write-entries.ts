@@ -35,16 +35,20 @@ async function putItems(tx: Transaction, items: readonly ItemEntry[], money: Amo
     cost: cost === undefined ? null : money.toColumn(cost),
   }));
   await tx.execute(sql`
-    insert into item (sku, name, node, gtin, brand, parent, unit, weight, cost, attributes, tags, retired, position)
+    insert into item (sku, name, node, gtin, brand, parent, unit, weight, cost, attributes, tags, content, shelf,
+      retired, position)
     select r.sku, r.name, r.node, r.gtin, r.brand, r.parent, r.unit, r.weight, r.cost, r.attributes,
-      array(select jsonb_array_elements_text(r.tags)), r.retired,
+      array(select jsonb_array_elements_text(r.tags)), r.content, r.shelf, r.retired,
       (select coalesce(max(position), 0) from item) + r.number
     from rows from (jsonb_to_recordset(${rows(list)}) as (sku text, name text, node text, gtin text, brand text,
-      parent text, unit text, weight text, cost bigint, attributes jsonb, tags jsonb, retired date))
-      with ordinality as r(sku, name, node, gtin, brand, parent, unit, weight, cost, attributes, tags, retired, number)
+      parent text, unit text, weight text, cost bigint, attributes jsonb, tags jsonb, content jsonb, shelf text,
+      retired date))
+      with ordinality as r(sku, name, node, gtin, brand, parent, unit, weight, cost, attributes, tags, content, shelf,
+        retired, number)
     on conflict (sku) do update set name = excluded.name, node = excluded.node, gtin = excluded.gtin,
       brand = excluded.brand, parent = excluded.parent, unit = excluded.unit, weight = excluded.weight,
-      cost = excluded.cost, attributes = excluded.attributes, tags = excluded.tags, retired = excluded.retired`);
+      cost = excluded.cost, attributes = excluded.attributes, tags = excluded.tags, content = excluded.content,
+      shelf = excluded.shelf, retired = excluded.retired`);
 }
 
 async function putPrices(tx: Transaction, prices: readonly PriceEntry[], money: AmountColumn): Promise<void> {
@@ -98,11 +102,13 @@ const putZones = (tx: Transaction, zones: readonly object[]) =>
 
 async function putStores(tx: Transaction, stores: readonly object[]): Promise<void> {
   await tx.execute(sql`
-    insert into store (id, name, time_zone, zone, region, tags)
-    select r.id, r.name, r."timeZone", r.zone, r.region, array(select jsonb_array_elements_text(coalesce(r.tags, '[]')))
-    from jsonb_to_recordset(${rows(stores)}) as r(id text, name text, "timeZone" text, zone text, region text, tags jsonb)
+    insert into store (id, name, time_zone, zone, region, tags, hours, shelves)
+    select r.id, r.name, r."timeZone", r.zone, r.region, array(select jsonb_array_elements_text(coalesce(r.tags, '[]'))),
+      r.hours, r.shelves
+    from jsonb_to_recordset(${rows(stores)}) as r(id text, name text, "timeZone" text, zone text, region text, tags jsonb,
+      hours jsonb, shelves jsonb)
     on conflict (id) do update set name = excluded.name, time_zone = excluded.time_zone, zone = excluded.zone,
-      region = excluded.region, tags = excluded.tags`);
+      region = excluded.region, tags = excluded.tags, hours = excluded.hours, shelves = excluded.shelves`);
 }
 
 async function putTerminals(tx: Transaction, terminals: readonly object[]): Promise<void> {

@@ -15,7 +15,7 @@ import {
   timestamp,
   unique,
 } from 'drizzle-orm/pg-core';
-import type { ItemRule, ItemSetDocument, RoundingDocument } from '../../core/plan/index.ts';
+import type { ItemDocument, ItemRule, ItemSetDocument, RoundingDocument } from '../../core/plan/index.ts';
 import { store, zone } from './places.ts';
 
 /** The one chain of this database, its policies, and the version that every change of the plan raises. */
@@ -76,6 +76,10 @@ export const item = pgTable(
     cost: bigint({ mode: 'number' }),
     attributes: jsonb().$type<Record<string, string>>().notNull().default({}),
     tags: text().array().notNull().default([]),
+    /** How much is in one, for the price of a unit of measure. */
+    content: jsonb().$type<NonNullable<ItemDocument['content']>>(),
+    /** Where it stands. */
+    shelf: text(),
     /** From this day on no store carries it. */
     retired: date(),
     position: integer().notNull(),

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { check, index, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
-import type { ItemRule, StoreRule } from '../../core/plan/index.ts';
+import type { ItemRule, StoreRule, WindowDocument } from '../../core/plan/index.ts';
 
 export const zone = pgTable('zone', { id: text().primaryKey(), name: text().notNull() });
 
@@ -14,6 +14,10 @@ export const store = pgTable(
     zone: text().references(() => zone.id),
     region: text(),
     tags: text().array().notNull().default([]),
+    /** When it is open; null: not known. */
+    hours: jsonb().$type<WindowDocument[]>(),
+    /** Where items stand, by sku, where this store differs. */
+    shelves: jsonb().$type<Record<string, string>>(),
   },
   (t) => [check('store_time_zone', sql`${t.timeZone} !~ '^[+-]'`)],
 );

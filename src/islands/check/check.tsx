@@ -11,6 +11,7 @@ import {
 import { shortMoment } from '../../ui/moment.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Across } from './across.tsx';
+import { Deals } from './deals.tsx';
 import { ItemSearch } from './item-search.tsx';
 import { Lost } from './lost.tsx';
 import { Steps } from './steps.tsx';
@@ -83,6 +84,7 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
             </p>
             <Why story={story.data} query={lensQuery(view.lens)} />
             <Next story={story.data} view={view} />
+            <Deals story={story.data} query={lensQuery(view.lens)} />
             <Lost story={story.data} query={lensQuery(view.lens)} />
           </div>
           <div>

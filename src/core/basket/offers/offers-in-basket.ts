@@ -1,4 +1,5 @@
 import type { CountedBy, FreeGoods, Promotion, QuantityBreak, UnitOffer } from '../../plan/index.ts';
+import type { ReceiptLine } from '../receipt.ts';
 import { fromBase, fromTag, type StartingPrice, type Unit } from '../unit.ts';
 import { bundleMachine } from './bundle.ts';
 import { buyAndGetMachine } from './buy-and-get.ts';
@@ -25,8 +26,8 @@ export interface Goods {
   familyOf(item: number): string;
   /** The tag price of a gift at the store; null: not carried there, or no price. */
   giftWorth(sku: string): number | null;
-  /** The regular price of a gift that has a tag price. */
-  regularOf(item: number): number;
+  /** How the tag price of a gift came about. */
+  storyOf(item: number): Pick<ReceiptLine, 'regular' | 'base' | 'priceChange' | 'onTop'>;
 }
 
 /** Pricing rules 4.1: the offers as machines over the units that they may use. Counted ones come apart by what they count. */

@@ -1,0 +1,2 @@
+export * from './deals-on.ts';
+export * from './unit-ladder.ts';

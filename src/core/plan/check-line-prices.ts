@@ -1,0 +1,39 @@
+import type { CheckContext } from './check-context.ts';
+import type { LinePricesInDocument } from './document.ts';
+import type { Fault } from './fault.ts';
+
+/** Known items, and amounts of the currency. */
+export function checkLinePrices(
+  prices: Record<string, string> | undefined,
+  path: Fault['path'],
+  context: CheckContext,
+): void {
+  for (const [sku, price] of Object.entries(prices ?? {})) {
+    context.reference('item', sku, [...path, sku]);
+    context.amount(price, [...path, sku]);
+  }
+}
+
+/** Exactly one zone or store an entry, and one entry a zone or store: which of two should count nobody could say. */
+export function checkLinePricesIn(
+  pricesIn: readonly LinePricesInDocument[] | undefined,
+  path: Fault['path'],
+  context: CheckContext,
+): void {
+  const seen = new Set<string>();
+  (pricesIn ?? []).forEach(({ zone, store, prices }, i) => {
+    const at = [...path, i];
+    if (zone !== undefined) context.reference('zone', zone, [...at, 'zone']);
+    if (store !== undefined) context.reference('store', store, [...at, 'store']);
+    if ((zone === undefined) === (store === undefined))
+      context.fault(
+        at,
+        zone === undefined ? 'prices of no place' : 'prices of both a zone and a store',
+        'one zone or one store',
+      );
+    const place = JSON.stringify([zone, store]);
+    if (seen.has(place)) context.fault(at, 'a second entry for the same place', 'one entry for each place');
+    seen.add(place);
+    checkLinePrices(prices, [...at, 'prices'], context);
+  });
+}
