@@ -89,6 +89,28 @@ export const dealPreviewRequest = Joi.object<DealPreviewRequest>({
 /** The promotion inside is a price change with a worksheet. */
 export const worksheetRequest = previewRequest;
 
+export interface RepriceRequest {
+  /** The day from which on the prices count. */
+  since: string;
+  scope: { kind: 'chain' | 'zones' | 'stores' | 'every'; ids?: string[] };
+  fresh?: boolean;
+  carry?: boolean;
+  worksheet: object;
+}
+export const repriceRequest = Joi.object<RepriceRequest>({
+  since: Joi.string().max(20).required(),
+  scope: Joi.alternatives(
+    Joi.object({ kind: Joi.valid('chain', 'every').required() }),
+    Joi.object({
+      kind: Joi.valid('zones', 'stores').required(),
+      ids: Joi.array().items(id).max(20_000).required(),
+    }),
+  ).required(),
+  fresh: Joi.boolean(),
+  carry: Joi.boolean(),
+  worksheet: Joi.object().unknown().required(),
+});
+
 export interface SendRequest {
   /** Absent: every store with something to send. */
   stores?: string[];

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { inMemory, person } from '../../tests/plans/ports.ts';
 import { change, type Promoted, withPromotions } from '../../tests/plans/small-plan.ts';
 import type { PromotionDocument, WorksheetDocument } from '../core/plan/index.ts';
-import { layOutWorksheet } from './index.ts';
+import { layOutReprice, layOutWorksheet } from './index.ts';
 
 const PASS = { items: { node: 'sun' }, formula: { percentOff: 1000 } };
 const draft = (worksheet: WorksheetDocument | undefined, said: Promoted = {}): PromotionDocument => {
@@ -26,12 +26,13 @@ describe('laying a worksheet out', () => {
     expect(await layOut(draft({ passes: [PASS], own: { bar: '0.80' } }))).toMatchObject({
       ok: true,
       value: {
-        lookedAt: { store: 'east', storeName: 'East', at: '2027-03-01T09:00' },
+        lookedAt: { store: 'east', storeName: 'East', at: '2027-03-01T09:00', stores: 2 },
         lines: [
           { sku: 'milk' },
           { sku: 'spray' },
           { sku: 'oil', now: 720, reducedBy: [0] },
-          { sku: 'bar', passes: [] },
+          { sku: 'bar', place: 'chain', passes: [] },
+          { sku: 'bar', place: 'zone:isles', passes: [] },
         ],
         elsewhere: [{ id: 'other', name: 'Other', items: 1 }],
         unsold: [],
@@ -78,5 +79,50 @@ describe('laying a worksheet out', () => {
     expect(
       await layOut(draft({ passes: [PASS] }, { where: { stores: ['west'] } }), person('store', ['east'])),
     ).toMatchObject({ ok: false, failure: { faults: [{ what: 'no store "west"' }] } });
+  });
+});
+
+describe('laying new regular prices out', () => {
+  const worksheet = { passes: [{ items: { node: 'food' }, formula: { multiplyBy: '1.03' } }] };
+  const reprice = (more: object = {}, who = person('planner')) =>
+    layOutReprice(inMemory(withPromotions()), who, {
+      since: '2027-05-10',
+      scope: { kind: 'every' },
+      worksheet,
+      ...more,
+    });
+
+  it('gives a line for each price that stands, from that price', async () => {
+    expect(await reprice()).toMatchObject({
+      value: {
+        lines: [
+          { place: 'chain', regular: 100, since: null },
+          { place: 'chain', regular: 120, since: '2027-06-01', stays: true },
+          { place: 'zone:isles', regular: 110 },
+          { place: 'store:west', regular: 90 },
+        ],
+      },
+    });
+  });
+
+  it('leaves costs out for who does not see them', async () => {
+    const blind = { ...person('planner'), costs: false };
+    expect(await reprice({}, blind)).toMatchObject({ value: { lines: [{ cost: null }, {}, {}, {}] } });
+  });
+
+  it.each<[string, object, string]>([
+    ['a day that is none', { since: '2027-02-30' }, '"2027-02-30" is no day'],
+    [
+      'a pass over what is not there',
+      { worksheet: { passes: [{ ...worksheet.passes[0], items: { node: 'x' } }] } },
+      'no node "x"',
+    ],
+  ])('refuses %s', async (_, more, what) => {
+    const outcome = await reprice(more);
+    expect(!outcome.ok && outcome.failure).toMatchObject({ kind: 'invalid', faults: [{ what }] });
+  });
+
+  it('is for those who plan', async () => {
+    expect(await reprice({}, person('viewer'))).toMatchObject({ failure: { kind: 'forbidden' } });
   });
 });

@@ -9,8 +9,13 @@ import {
   type WorksheetView,
 } from '../contracts/index.ts';
 import { formatMoment } from '../core/calendar/index.ts';
-import { type FormulaDocument, isPriceChange, readPromotion } from '../core/plan/index.ts';
-import { sheetFacts } from '../core/worksheet/index.ts';
+import {
+  type FormulaDocument,
+  isPriceChange,
+  readPromotion,
+  type WorksheetDocument,
+} from '../core/plan/index.ts';
+import { handPricedItems, type PassQuestion, type SheetLine, sheetFacts } from '../core/worksheet/index.ts';
 import type { PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
 import { seenBy } from './sight.ts';
@@ -30,15 +35,16 @@ export async function layOutWorksheet(
     return invalid(['offer', 'worksheet'], 'nothing stands here', 'a price change with a worksheet');
   const facts = sheetFacts(compiled, {
     draft: readPromotion(read.value, compiled.plan.currency),
-    passes: sheet.passes.map(({ items, formula }) => ({ items, list: listOf(formula) })),
-    added: Object.keys(sheet.own ?? {}),
+    passes: passQuestions(sheet),
+    added: handPricedItems(sheet),
     prefer: input.store,
   });
   if (facts.lookedAt && !sees(person, facts.lookedAt.store)) return failed({ kind: 'forbidden' });
   const store = facts.lookedAt && compiled.stores.get(facts.lookedAt.store)!;
   const names = new Map(document.promotions.map(({ id, name }) => [id, name]));
   return done({
-    lines: person.costs ? facts.lines : facts.lines.map((line) => ({ ...line, cost: null })),
+    lines: linesFor(person, facts.lines),
+    stores: facts.stores,
     unsold: facts.unsold,
     elsewhere: facts.elsewhere.map(({ promotion, items }) => ({
       id: promotion,
@@ -49,9 +55,17 @@ export async function layOutWorksheet(
       store: store.id,
       storeName: store.name,
       at: formatMoment(facts.lookedAt!.at, compiled.clockOf(store)),
+      stores: facts.lookedAt!.stores,
     },
   });
 }
+
+/** What the passes ask of the lines. */
+export const passQuestions = ({ passes }: WorksheetDocument): PassQuestion[] =>
+  passes.map(({ items, formula }) => ({ items, list: listOf(formula) }));
+
+export const linesFor = (person: Person, lines: readonly SheetLine[]): readonly SheetLine[] =>
+  person.costs ? lines : lines.map((line) => ({ ...line, cost: null }));
 
 const listOf = (formula: FormulaDocument): string | null =>
   'basis' in formula && typeof formula.basis === 'object' ? formula.basis.priceList : null;

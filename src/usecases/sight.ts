@@ -122,7 +122,9 @@ function withLinePricesOf(
   if (offer.kind !== 'priceChange' || !(offer.linePricesIn || offer.worksheet?.ownIn)) return promotion;
   const zones = new Set(plan.stores.flatMap(({ id, zone }) => (sees(person, id) ? [zone] : [])));
   const seen = (list: LinePricesInDocument[] | undefined) =>
-    list?.filter(({ zone, store }) => (store === undefined ? zones.has(zone) : sees(person, store)));
+    list?.filter(({ zone, store }) =>
+      store === undefined ? zone === undefined || zones.has(zone) : sees(person, store),
+    );
   const { worksheet } = offer;
   return {
     ...promotion,

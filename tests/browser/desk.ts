@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { type Browser, chromium, type Page } from 'playwright-core';
+import { type Browser, chromium, type Locator, type Page } from 'playwright-core';
 import { type DemoName, emailOf, running } from '../application/running.ts';
 
 export const DESK = { width: 1280, height: 800 };
@@ -42,6 +42,14 @@ export async function accessFaults(
   return violations.map(
     ({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(' | ')}`,
   );
+}
+
+/** Goes to a column of the sheet's row by the keys. */
+export async function toColumn(sheet: Locator, title: string): Promise<void> {
+  const titles = await sheet.getByRole('columnheader').allInnerTexts();
+  const at = titles.findIndex((text) => text.trim() === title);
+  await sheet.press('Home');
+  for (let i = 0; i < at; i++) await sheet.press('ArrowRight');
 }
 
 /** Islands answer once they are hydrated. */

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
-import { openBrowser, openPart, settled, sitDown } from './desk.ts';
+import { openBrowser, openPart, settled, sitDown, toColumn } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -57,15 +57,14 @@ test('a worksheet: two passes, a line by hand, one taken out, saved and opened a
   await page.getByRole('button', { name: '+ lines in a worksheet' }).click();
   const sheet = page.getByRole('grid', { name: 'Lines of the worksheet' });
   await sheet.focus();
-  await page.keyboard.press('ArrowRight');
-  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
+  await toColumn(sheet, 'New');
   await page.keyboard.type('1,01');
   await page.keyboard.press('Enter');
   await page.getByText('By hand 1').waitFor();
   await page.getByRole('button', { name: 'Take out this line' }).click();
   await page.getByText('Taken out 1').waitFor();
   await sheet.focus();
-  for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowRight');
+  await toColumn(sheet, 'Cost');
   await page.keyboard.type('0,40');
   await page.keyboard.press('Enter');
   await sheet.getByRole('gridcell', { name: '0.40', exact: true }).waitFor();

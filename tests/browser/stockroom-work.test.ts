@@ -161,27 +161,51 @@ test(
   },
 );
 
-test('regular prices are entered ahead in a worksheet', LONG, async () => {
-  const { page } = await sitDown(browser, 'ines');
-  await page.goto('/stockroom/reprice');
-  await settled(page);
-  await page.getByLabel('From which day on').fill('2031-02-01');
-  await page.getByRole('button', { name: '+ a pass over some goods' }).click();
-  await page.getByRole('combobox', { name: 'Goods' }).fill('shower gel');
-  await page
-    .getByRole('option', { name: /^Shower gel/ })
-    .first()
-    .click();
-  await page.keyboard.press('Escape');
-  const enter = page.getByRole('button', { name: /Enter these \d+ prices/ });
-  await enter.waitFor();
-  await enter.click();
-  await page.getByText(/regular prices are in, from Sat 1 Feb 2031 on/).waitFor();
-  expect(
-    (await cellsOf('prices?q=shower+gel&limit=500')).some(({ since }: any) => since === '2031-02-01'),
-  ).toBe(true);
-  await page.context().close();
-});
+test(
+  'regular prices are entered ahead in a worksheet, each from the one that it replaces',
+  LONG,
+  async () => {
+    const basil = await as('basil');
+    // A zone with a price of its own, and a chain's price that begins later.
+    const put = (place: string, since: string, price: string) => ({
+      key: null,
+      cells: { sku: 'Q100181', place, since, price },
+    });
+    await basil.send('POST', '/api/stockroom/prices', {
+      edits: [
+        put('zone:z4', '2031-01-01', '7.77'),
+        put('chain', '2031-01-01', '5.00'),
+        put('chain', '2031-06-01', '6.00'),
+      ],
+      drops: [],
+      overwrite: true,
+    });
+    const { page } = await sitDown(browser, 'ines');
+    await page.goto('/stockroom/reprice');
+    await settled(page);
+    await page.getByLabel('From which day on').fill('2031-02-01');
+    await page.getByRole('button', { name: '+ a pass over some goods' }).click();
+    await page.getByRole('combobox', { name: 'Goods' }).fill('Q100181');
+    await page
+      .getByRole('option', { name: /Q100181/ })
+      .first()
+      .click();
+    await page.keyboard.press('Escape');
+    await page.getByText(/begins later and will overtake/).waitFor();
+    const enter = page.getByRole('button', { name: /Enter these 2 prices/ });
+    await enter.click();
+    await page.getByText(/2 regular prices are in, from Sat 1 Feb 2031 on/).waitFor();
+    const rows = (await cellsOf('prices?q=Q100181&limit=500'))
+      .filter(({ since }: any) => since >= '2031-02-01')
+      .map(({ place, since, price }: any) => `${place} ${since} ${price}`);
+    expect(rows.toSorted()).toEqual([
+      'chain 2031-02-01 5.15',
+      'chain 2031-06-01 6.00',
+      'zone:z4 2031-02-01 8.00',
+    ]);
+    await page.context().close();
+  },
+);
 
 test('one store shows what it carries and through which range', LONG, async () => {
   const { page } = await sitDown(browser, 'odile');

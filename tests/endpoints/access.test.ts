@@ -50,6 +50,7 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'POST promotions/preview-deal': ['see', '/api/promotions/preview-deal', {}],
   'GET promotions/touching': ['see', '/api/promotions/touching?code=x'],
   'POST promotions/worksheet': ['see', '/api/promotions/worksheet', {}],
+  'POST reprice': ['plan', '/api/reprice', {}],
   'POST selection/index': ['see', '/api/selection', {}],
   'POST selection/items': ['see', '/api/selection/items', {}],
   'POST send/index': ['send', '/api/send', {}],

@@ -174,7 +174,15 @@ export interface Preview {
 
 /** The lines of a worksheet before its passes are run; amounts in minor units, as the browser computes with them. */
 export interface WorksheetView {
-  readonly lookedAt: { readonly store: string; readonly storeName: string; readonly at: string } | null;
+  readonly lookedAt: {
+    readonly store: string;
+    readonly storeName: string;
+    readonly at: string;
+    /** In how many stores. */
+    readonly stores: number;
+  } | null;
+  /** The stores of the change, each with its zone. */
+  readonly stores: readonly { readonly id: string; readonly zone: string | null }[];
   readonly lines: readonly SheetLine[];
   readonly elsewhere: readonly { readonly id: string; readonly name: string; readonly items: number }[];
   readonly unsold: readonly string[];

@@ -14,18 +14,23 @@ export function checkLinePrices(
   }
 }
 
-/** Exactly one zone or store an entry, and one entry a zone or store: which of two should count nobody could say. */
+/**
+ * Exactly one zone or store an entry, and one entry a zone or store: which of two should count nobody could say.
+ * @param placeless an entry may name neither as well.
+ */
 export function checkLinePricesIn(
   pricesIn: readonly LinePricesInDocument[] | undefined,
   path: Fault['path'],
   context: CheckContext,
+  { placeless = false } = {},
 ): void {
   const seen = new Set<string>();
   (pricesIn ?? []).forEach(({ zone, store, prices }, i) => {
     const at = [...path, i];
     if (zone !== undefined) context.reference('zone', zone, [...at, 'zone']);
     if (store !== undefined) context.reference('store', store, [...at, 'store']);
-    if ((zone === undefined) === (store === undefined))
+    const known = zone === undefined ? store !== undefined || placeless : store === undefined;
+    if (!known)
       context.fault(
         at,
         zone === undefined ? 'prices of no place' : 'prices of both a zone and a store',

@@ -15,7 +15,7 @@ export function checkWorksheet(sheet: WorksheetDocument, path: Fault['path'], co
     if (pass.rounding) checkRounding(pass.rounding, [...at, 'rounding'], context);
   });
   checkLinePrices(sheet.own, [...path, 'own'], context);
-  checkLinePricesIn(sheet.ownIn, [...path, 'ownIn'], context);
+  checkLinePricesIn(sheet.ownIn, [...path, 'ownIn'], context, { placeless: true });
   (sheet.removed ?? []).forEach((sku, i) => {
     context.reference('item', sku, [...path, 'removed', i]);
   });

@@ -221,7 +221,7 @@ export interface WorksheetDocument {
   passes: PassDocument[];
   /** Prices set by hand, over whatever a pass makes of the line; also of items that no pass selects. */
   own?: Record<string, Money>;
-  /** The same in one zone or store alone; goes before `own` there. */
+  /** The same in one zone or store alone, or, where neither is named, wherever an item has no price of a nearer place. */
   ownIn?: LinePricesInDocument[];
   /** Items that a pass selects and that are taken out all the same. */
   removed?: string[];

@@ -2,7 +2,8 @@ import { breakEven, marginOf } from '../consequences/index.ts';
 import { type MinorUnits, type Rounding, roundPrice } from '../money/index.ts';
 import type { Formula } from '../plan/index.ts';
 import { formulaResult } from '../tag-price/index.ts';
-import type { SheetLine } from './sheet-lines.ts';
+import type { SheetLine } from './sheet-line.ts';
+import { lineKey } from './sheet-place.ts';
 
 export interface Pass {
   readonly formula: Formula;
@@ -12,6 +13,7 @@ export interface Pass {
 /** What is done to the lines, as numbers. */
 export interface SheetWork {
   readonly passes: readonly Pass[];
+  /** Prices by hand: of one line under its key, of an item wherever it has no such under its SKU. */
   readonly own: ReadonlyMap<string, MinorUnits>;
   readonly removed: ReadonlySet<string>;
   /** Costs under supplier terms; a line without one here costs what it always costs. */
@@ -26,6 +28,8 @@ export type LineTrouble = 'no-cost' | 'no-list-price';
 
 export interface SheetResult {
   readonly price: MinorUnits | null;
+  /** The amount that its pass worked from. */
+  readonly basis: MinorUnits | null;
   readonly origin: Origin;
   readonly removed: boolean;
   readonly trouble: LineTrouble | null;
@@ -44,12 +48,11 @@ export function runPasses(lines: readonly SheetLine[], work: SheetWork): SheetRe
   return lines.map((line) => {
     const removed = work.removed.has(line.sku);
     const cost = work.costs.of.get(line.sku) ?? work.costs.all ?? line.cost;
-    const { price, origin, trouble } = priceOf(line, work, tables);
+    const made = priceOf(line, work, tables);
+    const { price } = made;
     return {
-      price,
-      origin,
+      ...made,
       removed,
-      trouble,
       cost,
       margin: price === null ? null : marginOf(price, cost),
       change:
@@ -79,9 +82,9 @@ function priceOf(
   line: SheetLine,
   { own, passes }: SheetWork,
   tables: readonly PassTable[],
-): Pick<SheetResult, 'price' | 'origin' | 'trouble'> {
-  const byHand = own.get(line.sku);
-  if (byHand !== undefined) return { price: byHand, origin: 'own', trouble: null };
+): Pick<SheetResult, 'price' | 'basis' | 'origin' | 'trouble'> {
+  const byHand = own.get(lineKey(line)) ?? (isForAll(line) ? own.get(line.sku) : undefined);
+  if (byHand !== undefined) return { price: byHand, basis: null, origin: 'own', trouble: null };
   let trouble: LineTrouble | null = null;
   // The last pass that selects the line and has something to work from.
   for (const at of line.passes.toReversed()) {
@@ -89,11 +92,14 @@ function priceOf(
     // A pass that was just taken away, while the lines are not laid out anew yet.
     if (!pass) continue;
     const basis = basisOf(line, pass.formula);
-    if (basis !== null) return { price: tables[at]!(basis), origin: at, trouble: null };
+    if (basis !== null) return { price: tables[at]!(basis), basis, origin: at, trouble: null };
     trouble ??= pass.formula.basis === 'cost' ? 'no-cost' : 'no-list-price';
   }
-  return { price: null, origin: null, trouble };
+  return { price: null, basis: null, origin: null, trouble };
 }
+
+/** Whether a price by hand for the item as a whole reaches the line. */
+const isForAll = ({ stays, since }: SheetLine): boolean => !stays && since === null;
 
 function basisOf(line: SheetLine, { basis }: Formula): MinorUnits | null {
   if (basis === 'base') return line.base;

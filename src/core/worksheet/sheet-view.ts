@@ -1,5 +1,5 @@
 import type { SheetResult } from './run-passes.ts';
-import type { SheetLine } from './sheet-lines.ts';
+import type { SheetLine } from './sheet-line.ts';
 
 /** Which lines are looked at. */
 export const SHEET_FILTERS = [
@@ -11,6 +11,8 @@ export const SHEET_FILTERS = [
   'no-price',
   'by-hand',
   'elsewhere',
+  'differs',
+  'stays',
   'removed',
 ] as const;
 export type SheetFilter = (typeof SHEET_FILTERS)[number];
@@ -18,7 +20,9 @@ export type SheetFilter = (typeof SHEET_FILTERS)[number];
 export const SHEET_COLUMNS = [
   'sku',
   'name',
+  'place',
   'regular',
+  'basis',
   'now',
   'price',
   'change',
@@ -36,20 +40,39 @@ export interface SheetLook {
   readonly marginFloor: number | null;
 }
 
-type Test = (line: SheetLine, result: SheetResult, floor: number | null) => boolean;
+type Test = (line: SheetLine, result: SheetResult, look: Looked) => boolean;
+
+interface Looked {
+  readonly floor: number | null;
+  /** Items that have a price of their own in more than one place. */
+  readonly differing: ReadonlySet<string>;
+}
 
 const TESTS: Readonly<Record<SheetFilter, Test>> = {
   all: (_, { removed }) => !removed,
   'below-cost': (_, { price, cost, removed }) => !removed && price !== null && cost !== null && price < cost,
-  'below-floor': (_, { margin, removed }, floor) =>
+  'below-floor': (_, { margin, removed }, { floor }) =>
     !removed && floor !== null && margin !== null && margin < floor,
   rises: ({ regular }, { price, removed }) => !removed && price !== null && price > regular,
-  unchanged: ({ now }, { price, removed }) => !removed && price === now,
-  'no-price': (_, { price, removed }) => !removed && price === null,
+  unchanged: ({ now, nowLow }, { price, removed }) => !removed && price === now && price === nowLow,
+  'no-price': ({ stays }, { price, removed }) => !removed && price === null && !stays,
   'by-hand': (_, { origin, removed }) => !removed && origin === 'own',
   elsewhere: ({ reducedBy }, { removed }) => !removed && reducedBy.length > 0,
+  differs: ({ sku }, { removed }, { differing }) => !removed && differing.has(sku),
+  stays: ({ stays }, { price, removed }) => !removed && stays && price === null,
   removed: (_, { removed }) => removed,
 };
+
+function lookedAt(lines: readonly SheetLine[], floor: number | null): Looked {
+  const seen = new Set<string>();
+  const differing = new Set<string>();
+  for (const { sku, since } of lines) {
+    if (since !== null) continue;
+    if (seen.has(sku)) differing.add(sku);
+    seen.add(sku);
+  }
+  return { floor, differing };
+}
 
 /** How many lines each filter would show. */
 export function filterCounts(
@@ -61,8 +84,9 @@ export function filterCounts(
     SheetFilter,
     number
   >;
+  const looked = lookedAt(lines, floor);
   lines.forEach((line, i) => {
-    for (const filter of SHEET_FILTERS) if (TESTS[filter](line, results[i]!, floor)) counts[filter]++;
+    for (const filter of SHEET_FILTERS) if (TESTS[filter](line, results[i]!, looked)) counts[filter]++;
   });
   return counts;
 }
@@ -75,8 +99,9 @@ export function shownLines(
 ): Int32Array {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found: number[] = [];
+  const looked = lookedAt(lines, marginFloor);
   lines.forEach((line, i) => {
-    if (!TESTS[filter](line, results[i]!, marginFloor)) return;
+    if (!TESTS[filter](line, results[i]!, looked)) return;
     const all = words.length === 0 ? '' : `${line.sku} ${line.name}`.toLowerCase();
     if (words.every((word) => all.includes(word))) found.push(i);
   });
@@ -90,7 +115,7 @@ export function shownLines(
 
 function sortValue(field: SheetColumnName, lines: readonly SheetLine[], results: readonly SheetResult[]) {
   return (i: number): string | number | null => {
-    if (field === 'sku' || field === 'name' || field === 'regular' || field === 'now')
+    if (field === 'sku' || field === 'name' || field === 'place' || field === 'regular' || field === 'now')
       return lines[i]![field];
     const { origin } = results[i]!;
     if (field === 'origin') return origin === 'own' ? -1 : origin;
@@ -104,6 +129,7 @@ function compare(a: string | number | null, b: string | number | null): number {
 }
 
 export interface SheetSums {
+  readonly items: number;
   readonly lines: number;
   readonly regular: number;
   readonly price: number;
@@ -116,28 +142,40 @@ export interface SheetSums {
   readonly change: number | null;
   /** Hundredths: so many times as many units, were each line sold alike, to earn the same as now. Null: never. */
   readonly breakEven: number | null;
+  /** The number of the line with the lowest margin; null where no cost is known. */
+  readonly worst: number | null;
 }
 
-/** One unit of every line that has a new price. */
+/** One unit in each store of every line that has a new price. */
 export function sheetSums(lines: readonly SheetLine[], results: readonly SheetResult[]): SheetSums {
+  const items = new Set<string>();
+  let worst: number | null = null;
   const sums = { lines: 0, regular: 0, price: 0, cost: 0, priceWithCost: 0, before: 0 };
   lines.forEach((line, i) => {
     const { price, cost, removed } = results[i]!;
-    if (removed || price === null) return;
+    if (removed || price === null || line.since !== null) return;
+    const { stores } = line;
+    items.add(line.sku);
     sums.lines++;
-    sums.regular += line.regular;
-    sums.price += price;
+    sums.regular += line.regular * stores;
+    sums.price += price * stores;
     if (cost === null) return;
-    sums.cost += cost;
-    sums.priceWithCost += price;
-    sums.before += line.now;
+    sums.cost += cost * stores;
+    sums.priceWithCost += price * stores;
+    sums.before += line.now * stores;
+    if (worst === null || marginIn(results, i) < marginIn(results, worst)) worst = i;
   });
   const { before, ...rest } = sums;
   const earned = sums.priceWithCost - sums.cost;
   return {
     ...rest,
+    items: items.size,
+    worst,
     margin: sums.priceWithCost === 0 ? null : Math.floor((earned * 10_000) / sums.priceWithCost),
     change: sums.regular === 0 ? null : Math.round(((sums.price - sums.regular) * 10_000) / sums.regular),
     breakEven: earned <= 0 ? null : Math.ceil((Math.max(0, before - sums.cost) * 100) / earned),
   };
 }
+
+const marginIn = (results: readonly SheetResult[], line: number): number =>
+  results[line]!.margin ?? Number.NEGATIVE_INFINITY;

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { change, compiled, type Promoted, SMALL, withPromotions } from '../../../tests/plans/small-plan.ts';
-import { currencyOf, type MinorUnits } from '../money/index.ts';
+import { parseLocalDate } from '../calendar/index.ts';
+import { currencyOf, formatAmount, type MinorUnits } from '../money/index.ts';
 import {
   type FormulaDocument,
   type ItemRule,
@@ -12,7 +13,18 @@ import {
 } from '../plan/index.ts';
 import { priceAt } from '../price-book/index.ts';
 import { GUEST } from '../tag-price/index.ts';
-import { filterCounts, runPasses, type SheetWork, sheetFacts, sheetSums, shownLines } from './index.ts';
+import {
+  filterCounts,
+  lineKey,
+  type RepriceQuestion,
+  repriceLines,
+  runPasses,
+  type SheetWork,
+  sheetFacts,
+  sheetPrices,
+  sheetSums,
+  shownLines,
+} from './index.ts';
 
 const EUR = currencyOf('EUR')!;
 const draft = (said: Promoted = {}) => readPromotion(change('sheet', said), EUR);
@@ -41,12 +53,13 @@ describe('the lines of a worksheet', () => {
       [{ items: { node: 'sun' }, list: null }],
       ['bar', 'unpriced'],
     );
-    expect(lookedAt).toEqual({ store: 'east', at: Date.parse('2027-03-01T08:00:00Z') });
+    expect(lookedAt).toEqual({ store: 'east', at: Date.parse('2027-03-01T08:00:00Z'), stores: 2 });
     expect(lines.map(({ sku, regular, cost, passes }) => [sku, regular, cost, passes])).toEqual([
       ['milk', 2490, 1200, [0]],
       ['spray', 1000, 400, [0]],
       ['oil', 800, null, [0]],
       ['bar', 100, 40, []],
+      ['bar', 110, 40, []],
     ]);
     expect(unsold).toEqual(['unpriced']);
   });
@@ -208,7 +221,7 @@ describe('running the passes', () => {
 });
 
 describe('looking at a worksheet', () => {
-  const { lines } = facts({}, [{ items: { all: true }, list: null }]);
+  const { lines } = facts({ where: { stores: ['east'] } }, [{ items: { all: true }, list: null }]);
   const done = work({
     passes: [pass({ percentOff: 1000 })],
     own: new Map([
@@ -257,7 +270,9 @@ describe('looking at a worksheet', () => {
 
   it('adds its lines up, without those that were taken out', () => {
     expect(sheetSums(lines, results)).toEqual({
+      items: 5,
       lines: 5,
+      worst: 1,
       regular: 2490 + 1000 + 500 + 900 + 100,
       price: 2241 + 300 + 500 + 810 + 120,
       cost: 1200 + 400 + 40,
@@ -266,5 +281,251 @@ describe('looking at a worksheet', () => {
       change: -2042,
       breakEven: Math.ceil(((2490 + 1000 + 100 - 1640) * 100) / (2661 - 1640)),
     });
+  });
+});
+
+describe('an item with prices of its own in several places', () => {
+  const two: RepriceQuestion['passes'] = [{ items: { items: ['bar', 'milk'] }, list: null }];
+  const places = (lines: readonly { sku: string; place: string; regular: number; stores: number }[]) =>
+    lines.map(({ sku, place, regular, stores }) => `${sku} ${place} ${regular} in ${stores}`);
+
+  it('has a line for each, worked out from the price of its place', () => {
+    const { lines } = facts({}, two as never);
+    expect(places(lines)).toEqual(['milk chain 2490 in 2', 'bar chain 100 in 1', 'bar zone:isles 110 in 1']);
+    const results = runPasses(lines, work({ passes: [pass({ percentOff: 1000 })] }));
+    expect(results.map(({ price, basis }) => [price, basis])).toEqual([
+      [2241, 2490],
+      [90, 100],
+      [99, 110],
+    ]);
+    const later = facts({ when: { from: '2027-05-02T09:00' } }, two as never).lines;
+    expect(places(later)).toContain('bar store:west 90 in 1');
+  });
+
+  it('takes a price by hand in one place, in the chain’s alone, or wherever none is given', () => {
+    const { lines } = facts({}, two as never);
+    const price = (own: Record<string, number>) =>
+      runPasses(
+        lines,
+        work({
+          passes: [pass({ percentOff: 1000 })],
+          own: new Map(Object.entries(own).map(([key, amount]) => [key, money(amount)])),
+        }),
+      )
+        .slice(1)
+        .map((result) => result.price);
+    const key = (place: 'chain' | 'zone:isles') => lineKey({ sku: 'bar', place, since: null });
+    expect(price({ bar: 80 })).toEqual([80, 80]);
+    expect(price({ [key('chain')]: 80 })).toEqual([80, 99]);
+    expect(price({ [key('zone:isles')]: 70, bar: 80 })).toEqual([80, 70]);
+  });
+
+  it('is found where it differs, and the worst place is named', () => {
+    const { lines } = facts({}, two as never);
+    const results = runPasses(lines, work({ passes: [pass({ percentOff: 5500 })] }));
+    expect(filterCounts(lines, results, 1000)).toMatchObject({ all: 3, differs: 2 });
+    // Half of 110 leaves more over the cost than half of 100, and milk at 1120 less than it costs.
+    expect(sheetSums(lines, results)).toMatchObject({
+      items: 2,
+      lines: 3,
+      worst: 0,
+      regular: 2 * 2490 + 210,
+    });
+  });
+
+  it('tells the highest and the lowest price that is paid without the change', () => {
+    const plan = compiled(withPromotions(change('west', { where: { stores: ['west'] } })));
+    const question = { draft: draft(), passes: SUN, added: [], prefer: 'east' };
+    expect(sheetFacts(plan, question).lines[0]).toMatchObject({ stores: 2, now: 2490, nowLow: 2241 });
+  });
+});
+
+describe('the line prices of a worksheet', () => {
+  const WITH_PLACES: typeof SMALL = {
+    ...SMALL,
+    items: SMALL.items.map((item) =>
+      item.sku === 'milk'
+        ? { ...item, prices: [...item.prices, { price: '30.00', zone: 'isles' }] }
+        : item.sku === 'spray'
+          ? {
+              ...item,
+              prices: [
+                { price: '11.00', store: 'east' },
+                { price: '9.50', zone: 'isles' },
+              ],
+            }
+          : item,
+    ),
+  };
+
+  it('price every store as the sheet showed it, whatever the passes select', () => {
+    const rules = fc.constantFrom<ItemRule>(
+      { all: true },
+      { node: 'sun' },
+      { regularPrice: { atMost: '1.05' } },
+      { regularPrice: { atLeast: '10.00', atMost: '25.00' } },
+    );
+    const passes = fc.array(fc.record({ items: rules, percentOff: fc.integer({ min: 0, max: 9_000 }) }), {
+      minLength: 1,
+      maxLength: 3,
+    });
+    const hands = fc.dictionary(
+      fc.constantFrom(
+        'milk',
+        lineKey({ sku: 'milk', place: 'chain', since: null }),
+        lineKey({ sku: 'bar', place: 'zone:isles', since: null }),
+        lineKey({ sku: 'spray', place: 'store:east', since: null }),
+      ),
+      fc.integer({ min: 1, max: 90 }),
+    );
+    const plan = compiled(WITH_PLACES);
+    fc.assert(
+      fc.property(passes, hands, (said, own) => {
+        const question = {
+          draft: draft(),
+          passes: said.map(({ items }) => ({ items, list: null })),
+          added: [],
+          prefer: null,
+        };
+        const { lines, stores } = sheetFacts(plan, question);
+        const results = runPasses(
+          lines,
+          work({
+            passes: said.map(({ percentOff }) => pass({ percentOff })),
+            own: new Map(Object.entries(own).map(([key, amount]) => [key, money(amount)])),
+          }),
+        );
+        const made = sheetPrices(lines, results, stores);
+        const text = (prices: ReadonlyMap<string, MinorUnits>) =>
+          Object.fromEntries([...prices].map(([sku, price]) => [sku, formatAmount(price, EUR)]));
+        const promotion = change('sheet', {
+          items: { items: [...made.items] },
+          linePrices: text(made.everywhere),
+          linePricesIn: [
+            ...[...made.zones].map(([zone, prices]) => ({ zone, prices: text(prices) })),
+            ...[...made.stores].map(([store, prices]) => ({ store, prices: text(prices) })),
+          ],
+        });
+        if (made.items.length === 0) return;
+        const priced = compiled({ ...WITH_PLACES, promotions: [promotion] });
+        for (const store of ['east', 'west'])
+          for (const sku of ['milk', 'spray', 'bar', 'gel-50', 'unpriced']) {
+            const answer = priceAt(priced, { sku, store, at: NOON_IN_APRIL, shopper: GUEST });
+            const shown = shownPrice(lines, results, sku, store);
+            if (shown === undefined) expect(answer.kind === 'price' && answer.winner).toBeFalsy();
+            else expect([sku, store, answer.kind === 'price' && answer.price]).toEqual([sku, store, shown]);
+          }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  const NOON_IN_APRIL = Date.parse('2027-04-01T10:00Z') as never;
+  const ZONES = { east: 'main', west: 'isles' } as const;
+
+  /** What the sheet shows for a store: the nearest line of the item. */
+  function shownPrice(
+    lines: readonly { sku: string; place: string }[],
+    results: readonly { price: MinorUnits | null }[],
+    sku: string,
+    store: string,
+  ): MinorUnits | undefined {
+    const near = [`store:${store}`, `zone:${ZONES[store as 'east' | 'west']}`, 'chain'];
+    for (const place of near) {
+      const at = lines.findIndex((line) => line.sku === sku && line.place === place);
+      if (at >= 0) return results[at]!.price ?? undefined;
+    }
+    return undefined;
+  }
+});
+
+describe('regular prices made anew', () => {
+  const ask = (more: Partial<RepriceQuestion>) =>
+    repriceLines(compiled(SMALL), {
+      since: parseLocalDate('2027-05-10')!,
+      scope: { kind: 'chain' },
+      passes: [{ items: { node: 'food' }, list: null }],
+      added: [],
+      fresh: false,
+      carry: false,
+      ...more,
+    });
+  const told = (more: Partial<RepriceQuestion>) => {
+    const lines = ask(more);
+    const results = runPasses(lines, work({ passes: [pass({ multiplyBy: '2' })] }));
+    return lines.map(({ sku, place, since, stays }, i) =>
+      [sku, place, since, results[i]!.price, stays ? 'stays' : null]
+        .filter((part) => part !== null)
+        .join(' '),
+    );
+  };
+  const CHAIN_LATER = '2027-06-01';
+
+  it('are each made from the row that they replace; other rows are shown and stay', () => {
+    expect(told({})).toEqual([
+      'bar chain 200',
+      `bar chain ${CHAIN_LATER} stays`,
+      'bar zone:isles stays',
+      'bar store:west stays',
+    ]);
+    expect(told({ scope: { kind: 'zones', ids: ['isles', 'main'] } })).toEqual([
+      'bar chain stays',
+      `bar chain ${CHAIN_LATER} stays`,
+      'bar zone:isles 220',
+      'bar store:west stays',
+    ]);
+    expect(told({ scope: { kind: 'every' } })).toEqual([
+      'bar chain 200',
+      `bar chain ${CHAIN_LATER} stays`,
+      'bar zone:isles 220',
+      'bar store:west 180',
+    ]);
+  });
+
+  it('carry along what begins later, where that is wanted', () => {
+    expect(told({ carry: true })).toContain(`bar chain ${CHAIN_LATER} 240`);
+    expect(told({ carry: true, scope: { kind: 'zones', ids: ['isles'] } })).toContain(
+      `bar chain ${CHAIN_LATER} stays`,
+    );
+  });
+
+  it('are made where there was none, where that is wanted, from what counts there', () => {
+    const stores = { kind: 'stores', ids: ['east', 'west'] } as const;
+    expect(told({ scope: stores })).not.toContain('bar store:east 200');
+    expect(told({ scope: stores, fresh: true })).toContain('bar store:east 200');
+    expect(told({ scope: { kind: 'zones', ids: ['main'] }, fresh: true })).toContain('bar zone:main 200');
+  });
+
+  it('may be typed for goods that no pass selects, where they have none yet', () => {
+    const lines = ask({ passes: [], added: ['milk'], scope: { kind: 'zones', ids: ['main'] } });
+    expect(lines.map(({ sku, place, stays }) => [sku, place, stays])).toEqual([
+      ['milk', 'chain', true],
+      ['milk', 'zone:main', false],
+    ]);
+    const [, main] = runPasses(lines, work({ own: new Map([['milk', money(2000)]]) }));
+    expect(main).toMatchObject({ price: 2000, origin: 'own' });
+  });
+
+  it('count the stores in which each row counts', () => {
+    expect(ask({ scope: { kind: 'every' } }).map(({ place, stores }) => [place, stores])).toEqual([
+      ['chain', 1],
+      ['chain', 1],
+      ['zone:isles', 0],
+      ['store:west', 1],
+    ]);
+  });
+
+  it('leave out goods that are taken off sale by then', () => {
+    const items = SMALL.items.map((item) => (item.sku === 'bar' ? { ...item, retired: '2027-05-01' } : item));
+    const plan = compiled({ ...SMALL, items });
+    const lines = repriceLines(plan, {
+      since: parseLocalDate('2027-05-10')!,
+      scope: { kind: 'every' },
+      passes: [{ items: { all: true }, list: null }],
+      added: [],
+      fresh: false,
+      carry: false,
+    });
+    expect(lines.map(({ sku }) => sku)).not.toContain('bar');
   });
 });

@@ -43,12 +43,21 @@ describe('a new draft', () => {
       passes: [{ items: { node: 'sun' }, formula: { percentOff: 1000 } }],
     });
     expect(wholeOf(sheet)).toBeNull();
-    const priced = withSheetPrices(sheet, { milk: '21.20' });
+    const outcome = {
+      items: ['milk'],
+      linePrices: { milk: '21.20' },
+      linePricesIn: [{ zone: 'isles', prices: { milk: '22.20' } }],
+      rows: [],
+    };
+    const priced = withSheetPrices(sheet, outcome);
     expect(wholeOf(priced)?.offer).toMatchObject({
       items: { items: ['milk'] },
       linePrices: { milk: '21.20' },
+      linePricesIn: [{ zone: 'isles', prices: { milk: '22.20' } }],
     });
-    expect(withSheetPrices(priced, { milk: '21.20' })).toBe(priced);
+    expect(withSheetPrices(priced, outcome)).toBe(priced);
+    const { linePrices: _, ...gone } = outcome;
+    expect(withSheetPrices(priced, { ...gone, items: [] })?.offer).not.toHaveProperty('linePrices');
   });
 
   it('begins supplier’s terms with the first cost that is typed, and keeps what they say beside it', () => {

@@ -2,15 +2,17 @@ import type { LensView } from '../../contracts/view/index.ts';
 import { GROUP_PREFIX } from '../../contracts/view/index.ts';
 import type { Lead } from '../../core/aim/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
-import type {
-  OfferDocument,
-  PriceChangeDocument,
-  PromotionDocument,
-  SupplierTermsDocument,
-  WorksheetDocument,
+import {
+  hasLinePrices,
+  type OfferDocument,
+  type PriceChangeDocument,
+  type PromotionDocument,
+  type SupplierTermsDocument,
+  type WorksheetDocument,
 } from '../../core/plan/index.ts';
 import type { BasketOfferDocument } from '../../core/sentence/index.ts';
 import { type DealKind, isDealKind } from '../../ui/words/index.ts';
+import { differences, type SheetOutcome } from '../worksheet/outcome.ts';
 import { beginDeal, dealKindOf, goodsChosen } from './deal/begin-deal.ts';
 
 type Frame = Omit<PromotionDocument, 'offer'>;
@@ -95,26 +97,31 @@ function placeOf(where: string | null): Pick<Frame, 'where'> {
 /** A draft that says what for; null where the goods are still to be chosen. */
 export function wholeOf(draft: Draft): PromotionDocument | null {
   if (isDeal(draft)) return goodsChosen(draft.offer) ? draft : null;
-  const { items, worksheet, linePrices } = draft.offer;
-  if (items === null || (worksheet && Object.keys(linePrices ?? {}).length === 0)) return null;
+  const { items, worksheet } = draft.offer;
+  if (items === null || (worksheet && !hasLinePrices(draft.offer))) return null;
   return { ...draft, offer: { ...draft.offer, items } };
 }
 
 /** The draft as a worksheet, whose first pass is what it said so far. */
 export function asWorksheet(draft: PriceChangeDraft): PriceChangeDraft {
-  const { formula, rounding, items, linePrices, ...offer } = draft.offer;
+  const { formula, rounding, items, linePrices, linePricesIn, ...offer } = draft.offer;
   const pass = formula && items ? [{ items, formula, ...(rounding ? { rounding } : {}) }] : [];
   const own = linePrices && Object.keys(linePrices).length > 0 ? { own: linePrices } : {};
-  return { ...draft, offer: { ...offer, items: { items: [] }, worksheet: { passes: pass, ...own } } };
+  const ownIn = linePricesIn && linePricesIn.length > 0 ? { ownIn: linePricesIn } : {};
+  return {
+    ...draft,
+    offer: { ...offer, items: { items: [] }, worksheet: { passes: pass, ...own, ...ownIn } },
+  };
 }
 
 /** The draft with the prices that its worksheet comes to; the very same one where they stand there already. */
-export function withSheetPrices(draft: Draft, prices: Record<string, string>): Draft {
+export function withSheetPrices(draft: Draft, { items, linePrices, linePricesIn }: SheetOutcome): Draft {
   if (isDeal(draft)) return draft;
   if (!draft.offer.worksheet) return draft;
-  const skus = Object.keys(prices);
-  if (JSON.stringify(prices) === JSON.stringify(draft.offer.linePrices ?? {})) return draft;
-  return { ...draft, offer: { ...draft.offer, items: { items: skus }, linePrices: prices } };
+  const { linePrices: had, linePricesIn: hadIn, ...offer } = draft.offer;
+  if (differences({ linePrices, linePricesIn }, { linePrices: had, linePricesIn: hadIn }) === 0) return draft;
+  const priced = { ...(linePrices ? { linePrices } : {}), ...(linePricesIn ? { linePricesIn } : {}) };
+  return { ...draft, offer: { ...offer, items: { items: [...items] }, ...priced } };
 }
 
 /** Supplier's terms to begin with: the goods can be bought while the promotion runs. */

@@ -6,7 +6,7 @@ import { isPriceChange, type PromotionDocument, type WorksheetDocument } from '.
 import type { TrialLine } from '../basket/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
-import { Worksheet } from '../worksheet/index.ts';
+import { type SheetOutcome, Worksheet } from '../worksheet/index.ts';
 import { Actions } from './actions.tsx';
 import { Again } from './again.tsx';
 import { ConsequencesBeside } from './consequences-beside.tsx';
@@ -92,7 +92,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
     [],
   );
   const onPrices = useCallback(
-    (prices: Record<string, string>) => setDraft((before) => withSheetPrices(before, prices)),
+    (outcome: SheetOutcome) => setDraft((before) => withSheetPrices(before, outcome)),
     [],
   );
   const change = (next: Draft) => {
@@ -261,9 +261,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
 
 /** The prices of the worksheet that was saved; null where there is none. */
 const savedPrices = (kept: Opened | null) =>
-  kept && sheetOf(draftOf(kept.promotion)) && isPriceChange(kept.promotion)
-    ? (kept.promotion.offer.linePrices ?? {})
-    : null;
+  kept && sheetOf(draftOf(kept.promotion)) && isPriceChange(kept.promotion) ? kept.promotion.offer : null;
 
 const withSheet = (draft: PriceChangeDraft, worksheet: WorksheetDocument): PriceChangeDraft => ({
   ...draft,

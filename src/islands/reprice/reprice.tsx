@@ -1,11 +1,12 @@
 import { useCallback, useState } from 'react';
-import { type Choices, type LensView, lensQuery } from '../../contracts/view/index.ts';
+import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
-import type { StoreRule, WorksheetDocument } from '../../core/plan/index.ts';
+import type { WorksheetDocument } from '../../core/plan/index.ts';
 import { dateWords } from '../../ui/moment.ts';
 import { useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
-import { Worksheet } from '../worksheet/index.ts';
+import { type SheetOutcome, Worksheet } from '../worksheet/index.ts';
+import { type Scope, ScopeChoice, ScopeOptions } from './scope-choice.tsx';
 
 export function Reprice({ view }: { view: LensView }) {
   return (
@@ -15,42 +16,38 @@ export function Reprice({ view }: { view: LensView }) {
   );
 }
 
-/** Where the new regular prices count, as a row of the price table says it. */
-type Place = 'chain' | `zone:${string}` | `store:${string}`;
-
-const whereOf = (place: Place): StoreRule => {
-  const [kind, id] = place.split(':') as [string, string];
-  if (kind === 'zone') return { zone: id };
-  return kind === 'store' ? { stores: [id] } : { all: true };
-};
-
 const tomorrow = (at: string): string => formatLocalDate(dayNumber(parseLocalDate(at.slice(0, 10))! + 1));
 
-/** Regular prices entered ahead: a worksheet whose prices hold from a day on. */
+/** Regular prices entered ahead: a worksheet whose prices hold from a day on, each made from the row it replaces. */
 function Desk({ view }: { view: LensView }) {
   const choices = useChoices();
   const [since, setSince] = useState(() => tomorrow(view.at));
-  const [place, setPlace] = useState<Place>('chain');
+  const [scope, setScope] = useState<Scope>({ kind: 'every' });
+  const [fresh, setFresh] = useState(false);
+  const [carry, setCarry] = useState(false);
   const [sheet, setSheet] = useState<WorksheetDocument>({ passes: [] });
-  const [prices, setPrices] = useState<Record<string, string>>({});
+  const [rows, setRows] = useState<SheetOutcome['rows']>([]);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [said, setSaid] = useState('');
-  const onPrices = useCallback((next: Record<string, string>) => setPrices(next), []);
+  const onPrices = useCallback((outcome: SheetOutcome) => {
+    setRows(outcome.rows);
+    if (outcome.rows.length > 0) setSaid('');
+  }, []);
   if (!choices.data) return <p className="quiet mt-4">Reading the chain …</p>;
-  const count = Object.keys(prices).length;
+  const count = rows.length;
   const isDay = parseLocalDate(since) !== null;
 
   async function save() {
     setRefusal(null);
-    const edits = Object.entries(prices).map(([sku, price]) => ({
+    const edits = rows.map(({ sku, place, since: later, price }) => ({
       key: null,
-      cells: { sku, place, since, price },
+      cells: { sku, place, since: later ?? since, price },
     }));
     try {
       await ask('/api/stockroom/prices', { method: 'POST', body: { edits, drops: [], overwrite: true } });
-      setSaid(`${count} regular prices are in, from ${dateWords(since)} on.`);
+      setSaid(`${count} regular ${count === 1 ? 'price is' : 'prices are'} in, from ${dateWords(since)} on.`);
       setSheet({ passes: [] });
-      setPrices({});
+      setRows([]);
     } catch (error) {
       setRefusal(refusalOf(error));
     }
@@ -68,18 +65,19 @@ function Desk({ view }: { view: LensView }) {
           aria-invalid={!isDay}
           onChange={(event) => setSince(event.target.value)}
         />
-        on, in
-        <PlaceChoice choices={choices.data} place={place} onChange={setPlace} />, these regular prices count.
+        on, make anew
+        <ScopeChoice choices={choices.data} scope={scope} onChange={setScope} />
       </p>
+      <ScopeOptions scope={scope} {...{ fresh, carry }} onFresh={setFresh} onCarry={setCarry} />
       {isDay ? (
         <Worksheet
-          frame={{ id: 'reprice', where: whereOf(place), when: { from: `${since}T00:00` } }}
+          frame={{ id: 'reprice', when: { from: `${since}T00:00` } }}
           sheet={sheet}
           saved={null}
           choices={choices.data}
           view={view}
           locked={false}
-          regular
+          repricing={{ since, scope, fresh: fresh && 'ids' in scope, carry }}
           onChange={setSheet}
           onPrices={onPrices}
         />
@@ -102,7 +100,7 @@ function Desk({ view }: { view: LensView }) {
           disabled={count === 0 || !isDay}
           onClick={save}
         >
-          Enter {count === 0 ? 'them' : `these ${count} prices`}
+          Enter {count === 0 ? 'them' : count === 1 ? 'this price' : `these ${count} prices`}
         </button>
         <span role="status" className="text-sm">
           {said}{' '}
@@ -114,40 +112,5 @@ function Desk({ view }: { view: LensView }) {
         </span>
       </p>
     </>
-  );
-}
-
-function PlaceChoice({
-  choices,
-  place,
-  onChange,
-}: {
-  choices: Choices;
-  place: Place;
-  onChange: (place: Place) => void;
-}) {
-  return (
-    <select
-      className="select select-sm w-auto"
-      aria-label="Where they count"
-      value={place}
-      onChange={(event) => onChange(event.target.value as Place)}
-    >
-      <option value="chain">the whole chain</option>
-      <optgroup label="Price zones">
-        {choices.zones.map(({ id, name }) => (
-          <option key={id} value={`zone:${id}`}>
-            {name}
-          </option>
-        ))}
-      </optgroup>
-      <optgroup label="Single stores">
-        {choices.stores.map(({ id, name }) => (
-          <option key={id} value={`store:${id}`}>
-            {name}
-          </option>
-        ))}
-      </optgroup>
-    </select>
   );
 }

@@ -12,7 +12,21 @@ describe('the columns of a table as a sheet shows them', () => {
   it.each([
     [
       'items',
-      ['name', 'node', 'brand', 'gtin', 'cost', 'unit', 'weight', 'parent', 'tags', 'attributes', 'retired'],
+      [
+        'name',
+        'node',
+        'brand',
+        'gtin',
+        'cost',
+        'unit',
+        'weight',
+        'content',
+        'shelf',
+        'parent',
+        'tags',
+        'attributes',
+        'retired',
+      ],
     ],
     ['prices', ['place', 'since', 'price']],
     ['itemSets', ['name']],

@@ -1,23 +1,31 @@
 import { describe, expect, it } from 'vitest';
 import { currencyOf, type MinorUnits } from '../../core/money/index.ts';
 import type { SheetLine, SheetResult } from '../../core/worksheet/index.ts';
-import { priceTyped, worksheetCells } from './cells.ts';
+import { columnsFor, priceTyped, worksheetCells } from './cells.ts';
+import { differences, sheetOutcome } from './outcome.ts';
+import { placeNames } from './places.ts';
 
 const EUR = currencyOf('EUR')!;
 const money = (amount: number) => amount as MinorUnits;
 const LINE: SheetLine = {
   sku: 'milk',
   name: 'Sun milk',
+  place: 'zone:isles',
+  since: null,
+  stays: false,
+  stores: 6,
   regular: money(2490),
   base: money(2490),
   cost: money(1200),
   now: money(2300),
+  nowLow: money(2300),
   lists: {},
   passes: [0],
   reducedBy: [],
 };
 const RESULT: SheetResult = {
   price: money(2120),
+  basis: money(2490),
   origin: 0,
   removed: false,
   trouble: null,
@@ -27,12 +35,65 @@ const RESULT: SheetResult = {
   breakEven: 120,
 };
 
+const placeWords = placeNames({
+  zones: [{ id: 'isles', name: 'Isles' }],
+  stores: [{ id: 'west', name: 'West' }],
+} as never);
+
+describe('where a line counts, by name', () => {
+  it.each<[Partial<SheetLine>, string]>([
+    [{}, 'Isles, 6 stores'],
+    [{ place: 'chain', stores: 1 }, 'The chain, 1 store'],
+    [{ place: 'store:west', stores: 1 }, 'West'],
+    [{ since: '2027-06-01' }, 'Isles, 6 stores, from Tue 1 Jun 2027'],
+  ])('%j reads %s', (line, wanted) => {
+    expect(placeWords({ ...LINE, ...line })).toBe(wanted);
+  });
+
+  it('stands in a column of its own only where some line counts in one place alone', () => {
+    const fields = (lines: SheetLine[], regular = false) =>
+      columnsFor(lines, regular).map(({ field }) => field);
+    expect(fields([{ ...LINE, place: 'chain' }])).not.toContain('place');
+    expect(fields([{ ...LINE, place: 'chain' }, LINE])).toContain('place');
+    expect(fields([LINE], true)).not.toContain('now');
+  });
+});
+
+describe('what a sheet comes to', () => {
+  const chain: SheetLine = { ...LINE, place: 'chain' };
+  const later: SheetLine = { ...LINE, place: 'chain', since: '2027-06-01', regular: money(2600) };
+  const priced = (amount: number): SheetResult => ({ ...RESULT, price: money(amount) });
+  const stores = [{ id: 'west', zone: 'isles' }];
+
+  it('is a line price for each place, and rows of regular prices where they differ from what stands', () => {
+    const outcome = sheetOutcome(
+      [chain, LINE, later],
+      [priced(2000), priced(2490), priced(2500)],
+      stores,
+      EUR,
+    );
+    expect(outcome).toEqual({
+      items: ['milk'],
+      linePrices: { milk: '20.00' },
+      linePricesIn: [{ zone: 'isles', prices: { milk: '24.90' } }],
+      rows: [
+        { sku: 'milk', place: 'chain', since: null, price: '20.00' },
+        { sku: 'milk', place: 'chain', since: '2027-06-01', price: '25.00' },
+      ],
+    });
+    expect(differences(outcome, { linePrices: { milk: '20.00' } })).toBe(1);
+    expect(differences(outcome, outcome)).toBe(0);
+  });
+});
+
 describe('a line of a worksheet in texts', () => {
   it('has money with its decimals, percentages with one, and says where the price comes from', () => {
-    expect(worksheetCells(LINE, RESULT, EUR)).toEqual({
+    expect(worksheetCells(LINE, RESULT, EUR, placeWords)).toEqual({
       sku: 'milk',
       name: 'Sun milk',
+      place: 'Isles, 6 stores',
       regular: '24.90',
+      basis: '24.90',
       now: '23.00',
       price: '21.20',
       change: '-14.9 %',
@@ -57,8 +118,9 @@ describe('a line of a worksheet in texts', () => {
     ],
     [{ price: null, origin: null, trouble: 'no-list-price' }, { origin: 'not in the list' }],
     [{ price: null, origin: null }, { origin: '' }],
+    [{ price: null, basis: null, origin: null }, { basis: '' }],
   ])('%j reads %j', (result, wanted) => {
-    expect(worksheetCells(LINE, { ...RESULT, ...result }, EUR)).toMatchObject(wanted);
+    expect(worksheetCells(LINE, { ...RESULT, ...result }, EUR, placeWords)).toMatchObject(wanted);
   });
 });
 

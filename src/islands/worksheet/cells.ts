@@ -15,8 +15,10 @@ const figure = (field: string, title: string, width = 6): SheetColumn => ({
 export const WORKSHEET_COLUMNS: readonly SheetColumn[] = [
   { field: 'sku', title: 'Item number', width: 7, editable: false, sortable: true },
   { field: 'name', title: 'Name', width: 16, grows: true, editable: false, sortable: true },
+  { field: 'place', title: 'Counts in', width: 12, editable: false, sortable: true },
   figure('regular', 'Regular'),
-  figure('now', 'Without it', 6.5),
+  figure('basis', 'Works from', 6.5),
+  figure('now', 'Paid without it', 8.5),
   figure('price', 'New'),
   figure('change', 'Change'),
   figure('cost', 'Cost'),
@@ -28,20 +30,34 @@ export const WORKSHEET_COLUMNS: readonly SheetColumn[] = [
 const percent = (points: number | null, signed = false): string =>
   points === null ? '' : `${signed && points > 0 ? '+' : ''}${(points / 100).toFixed(1)} %`;
 
+/** What a sheet of regular prices does not tell: nothing else is paid by it, and nothing sold yet. */
+const NOT_REGULAR: readonly string[] = ['basis', 'now', 'breakEven'];
+
+/** The columns that say something of these lines. */
+export const columnsFor = (lines: readonly SheetLine[], regular: boolean): readonly SheetColumn[] =>
+  WORKSHEET_COLUMNS.filter(
+    ({ field }) =>
+      !(regular && NOT_REGULAR.includes(field)) &&
+      (field !== 'place' || lines.some(({ place, since }) => place !== 'chain' || since !== null)),
+  );
+
 /** One line as texts. */
 export function worksheetCells(
   line: SheetLine,
   result: SheetResult,
   currency: Currency,
+  placeWords: (line: SheetLine) => string,
 ): Record<string, string> {
   const money = (amount: number | null) =>
     amount === null ? '' : formatAmount(amount as MinorUnits, currency);
-  const { price, origin, trouble, cost, margin, change, breakEven } = result;
+  const { price, basis, origin, trouble, cost, margin, change, breakEven } = result;
   return {
     sku: line.sku,
     name: line.name,
+    place: placeWords(line),
     regular: money(line.regular),
-    now: money(line.now),
+    basis: money(basis),
+    now: line.nowLow === line.now ? money(line.now) : `${money(line.nowLow)}–${money(line.now)}`,
     price: money(price),
     change: percent(change, true),
     cost: money(cost),
@@ -52,7 +68,7 @@ export function worksheetCells(
         : breakEven === null
           ? 'never'
           : `× ${(breakEven / 100).toFixed(2)}`,
-    origin: originWords(origin, trouble),
+    origin: line.stays && price === null ? 'stays' : originWords(origin, trouble),
   };
 }
 

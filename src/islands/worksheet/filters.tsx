@@ -10,6 +10,8 @@ const WORDS: Readonly<Record<SheetFilter, string>> = {
   'no-price': 'No new price',
   'by-hand': 'By hand',
   elsewhere: 'Reduced elsewhere',
+  differs: 'Priced by place',
+  stays: 'Stays as it is',
   removed: 'Taken out',
 };
 

@@ -16,6 +16,7 @@ export type ToWorker =
 export interface PlainWork {
   readonly currency: string;
   readonly passes: readonly Omit<PassDocument, 'items' | 'name'>[];
+  /** Under the key of a line, or under an SKU for all its lines. */
   readonly own: Readonly<Record<string, string>>;
   readonly removed: readonly string[];
   readonly cost: string | null;

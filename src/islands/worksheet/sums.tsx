@@ -2,12 +2,26 @@ import { type Currency, formatAmount, type MinorUnits } from '../../core/money/i
 import type { SheetSums } from '../../core/worksheet/index.ts';
 
 /** All lines together, one unit of each. */
-export function Sums({ sums, currency, regular }: { sums: SheetSums; currency: Currency; regular: boolean }) {
+export function Sums({
+  sums,
+  currency,
+  regular,
+  worst,
+}: {
+  sums: SheetSums;
+  currency: Currency;
+  regular: boolean;
+  /** The line with the lowest margin, in words. */
+  worst: string | null;
+}) {
   const money = (amount: number) => formatAmount(amount as MinorUnits, currency);
   const percent = (points: number | null) => (points === null ? '–' : `${(points / 100).toFixed(1)} %`);
   const rows = [
-    [sums.lines.toLocaleString('en'), 'lines'],
-    [`${money(sums.regular)} → ${money(sums.price)}`, `${currency.code}, one unit of each`],
+    [
+      sums.items.toLocaleString('en'),
+      sums.lines === sums.items ? 'items' : `items, ${sums.lines.toLocaleString('en')} lines`,
+    ],
+    [`${money(sums.regular)} → ${money(sums.price)}`, `${currency.code}, one unit of each in every store`],
     [`${sums.change !== null && sums.change > 0 ? '+' : ''}${percent(sums.change)}`, 'change'],
     [percent(sums.margin), 'margin'],
     ...(regular
@@ -20,13 +34,16 @@ export function Sums({ sums, currency, regular }: { sums: SheetSums; currency: C
         ]),
   ] as const;
   return (
-    <dl className="mt-3 flex flex-wrap gap-x-8 gap-y-1">
-      {rows.map(([value, words]) => (
-        <div key={words}>
-          <dd className="font-serif text-xl tabular-nums">{value}</dd>
-          <dt className="quiet text-sm">{words}</dt>
-        </div>
-      ))}
-    </dl>
+    <>
+      <dl className="mt-3 flex flex-wrap gap-x-8 gap-y-1">
+        {rows.map(([value, words]) => (
+          <div key={words}>
+            <dd className="font-serif text-xl tabular-nums">{value}</dd>
+            <dt className="quiet text-sm">{words}</dt>
+          </div>
+        ))}
+      </dl>
+      {worst === null ? null : <p className="quiet mt-1 text-sm">Lowest margin: {worst}.</p>}
+    </>
   );
 }

@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
+import type { RepriceRequest } from '../../contracts/index.ts';
 import type { WorksheetView } from '../../contracts/view/index.ts';
 import type { PromotionDocument, SupplierTermsDocument, WorksheetDocument } from '../../core/plan/index.ts';
-import type { SheetLook } from '../../core/worksheet/index.ts';
+import { handPricedItems, handPrices, type SheetLook } from '../../core/worksheet/index.ts';
 import { ask, type Refusal, refusalOf, useResting } from '../server/index.ts';
 import type { FromWorker, PlainWork, ToWorker } from './messages.ts';
 
@@ -10,6 +11,9 @@ import type { FromWorker, PlainWork, ToWorker } from './messages.ts';
 export type SheetFrame = Pick<PromotionDocument, 'id' | 'where' | 'when' | 'who'> & {
   readonly supplier?: SupplierTermsDocument;
 };
+
+/** Regular prices are made by the sheet, from a day on; without it, it is a price change. */
+export type Repricing = Omit<RepriceRequest, 'worksheet'>;
 
 const RESTING = 300;
 /** Nothing is priced by it: it only lets the sheet be read as the price change that it will be. */
@@ -22,26 +26,30 @@ export function useWorksheet(
   currency: string,
   look: SheetLook,
   store: string,
+  repricing: Repricing | null,
 ) {
-  const { own = {}, removed = [] } = sheet;
+  const { removed = [] } = sheet;
+  const own = handPrices(sheet);
+  const handSkus = JSON.stringify(handPricedItems(sheet));
   // Formulas are the worker's matter: only what changes which lines there are is asked of the server.
   const lists = sheet.passes.map(({ formula }) => ('basis' in formula ? formula.basis : undefined));
-  const [added, setAdded] = useState(() => Object.keys(own));
+  const [added, setAdded] = useState<readonly string[]>(() => handPricedItems(sheet));
   const asked = useResting(
     JSON.stringify({
       frame: { id: frame.id || 'draft', where: frame.where, when: frame.when, who: frame.who },
       items: sheet.passes.map(({ items }) => items),
       lists,
       added,
+      repricing,
     }),
     RESTING,
   );
   const facts = useQuery({
     queryKey: ['worksheet', asked, store],
     queryFn: () =>
-      ask<WorksheetView>('/api/promotions/worksheet', {
+      ask<WorksheetView>(repricing ? '/api/reprice' : '/api/promotions/worksheet', {
         method: 'POST',
-        body: requestOf(asked, sheet, store),
+        body: repricing ? { ...repricing, worksheet: sheet } : requestOf(asked, sheet, store),
       }),
     placeholderData: (before) => before,
     retry: false,
@@ -49,10 +57,12 @@ export function useWorksheet(
   // A price by hand on a line that is there needs nothing from the server; a line that is not there yet does.
   const there = facts.data && new Set([...facts.data.lines.map(({ sku }) => sku), ...facts.data.unsold]);
   const missing =
-    there && !facts.isFetching && Object.keys(own).some((sku) => !there.has(sku) && !added.includes(sku));
+    there &&
+    !facts.isFetching &&
+    (JSON.parse(handSkus) as string[]).some((sku) => !there.has(sku) && !added.includes(sku));
   useEffect(() => {
-    if (missing) setAdded(Object.keys(own));
-  }, [missing, own]);
+    if (missing) setAdded(JSON.parse(handSkus) as string[]);
+  }, [missing, handSkus]);
   const answer = useWorker(
     facts.data,
     {

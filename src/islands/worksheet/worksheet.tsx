@@ -1,33 +1,44 @@
 import { useEffect, useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { type Choices, type LensView, lensQuery } from '../../contracts/view/index.ts';
-import { currencyOf, formatAmount, type MinorUnits } from '../../core/money/index.ts';
-import type { WorksheetDocument } from '../../core/plan/index.ts';
+import { currencyOf } from '../../core/money/index.ts';
+import type { PriceChangeDocument, WorksheetDocument } from '../../core/plan/index.ts';
 import { namesOf } from '../../core/sentence/index.ts';
-import type { SheetFilter, SheetLook } from '../../core/worksheet/index.ts';
+import {
+  handPricedItems,
+  handPrices,
+  handPricesDocument,
+  keyParts,
+  lineKey,
+  type SheetFilter,
+  type SheetLine,
+  type SheetLook,
+} from '../../core/worksheet/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { type CellEdit, Sheet, type SheetRow } from '../sheet/index.ts';
 import { AddLines } from './add-lines.tsx';
-import { priceTyped, WORKSHEET_COLUMNS, worksheetCells } from './cells.ts';
+import { columnsFor, priceTyped, worksheetCells } from './cells.ts';
 import { Filters } from './filters.tsx';
+import { differences, type SheetOutcome, sheetOutcome } from './outcome.ts';
 import { Passes } from './passes.tsx';
+import { placeNames } from './places.ts';
 import { SheetFiles } from './sheet-files.tsx';
 import { Sums } from './sums.tsx';
-import { type SheetFrame, useWorksheet } from './use-worksheet.ts';
+import { type Repricing, type SheetFrame, useWorksheet } from './use-worksheet.ts';
 
 export interface WorksheetProps {
   readonly frame: SheetFrame;
   readonly sheet: WorksheetDocument;
   /** The prices that were saved; null: the sheet is new. */
-  readonly saved: Readonly<Record<string, string>> | null;
+  readonly saved: Pick<PriceChangeDocument, 'linePrices' | 'linePricesIn'> | null;
   readonly choices: Choices;
   readonly view: LensView;
   readonly locked: boolean;
-  /** The sheet sets regular prices. */
-  readonly regular?: boolean;
+  /** The sheet sets regular prices; absent: it is a price change. */
+  readonly repricing?: Repricing;
   readonly onChange: (sheet: WorksheetDocument) => void;
   /** The prices that the sheet comes to, whenever they changed by the person's doing. */
-  readonly onPrices: (prices: Record<string, string>) => void;
+  readonly onPrices: (outcome: SheetOutcome) => void;
   /** The supplier's costs by item, typed into the sheet; absent: the costs stand as they are. */
   readonly onCosts?: (costs: Record<string, string>) => void;
 }
@@ -46,7 +57,8 @@ const cellKey = (sku: string, field: string): string => `${field} ${sku}`;
 
 /** A price change over many items: passes, lines by hand, and what they come to. */
 export function Worksheet(props: WorksheetProps) {
-  const { frame, sheet, saved, choices, view, locked, regular = false, onChange } = props;
+  const { frame, sheet, saved, choices, view, locked, repricing = null, onChange } = props;
+  const regular = repricing !== null;
   const currency = currencyOf(choices.currency)!;
   const [filter, setFilter] = useState<SheetFilter>('all');
   const [text, setText] = useState('');
@@ -62,59 +74,68 @@ export function Worksheet(props: WorksheetProps) {
     choices.currency,
     look,
     view.store.id,
+    repricing,
   );
   const items = Object.entries(known).map(([sku, name]) => ({ sku, name })) as never;
   const names = namesOf({ ...choices, items });
-  const prices = answer && pricesOf(answer, currency);
-  const differs = prices && saved ? differences(prices, saved) : 0;
+  const placeWords = placeNames(choices);
+  const outcome = answer && sheetOutcome(answer.facts.lines, answer.results, answer.facts.stores, currency);
+  const differs = outcome && saved ? differences(outcome, saved) : 0;
   const { onPrices, onCosts } = props;
-  const pricesKey = JSON.stringify(prices);
+  const outcomeKey = JSON.stringify(outcome);
   useEffect(() => {
-    if (touched && pricesKey !== 'null') onPrices(JSON.parse(pricesKey) as Record<string, string>);
-  }, [touched, pricesKey, onPrices]);
+    if (touched && outcomeKey !== 'null') onPrices(JSON.parse(outcomeKey) as SheetOutcome);
+  }, [touched, outcomeKey, onPrices]);
   const change = (part: Partial<WorksheetDocument>) => {
     setTouched(true);
-    const next = { ...sheet, ...part };
-    const { own = {}, removed = [], ...rest } = next;
-    onChange({
-      ...rest,
-      ...(Object.keys(own).length > 0 ? { own } : {}),
-      ...(removed.length > 0 ? { removed } : {}),
-    });
+    const { removed = [], ...rest } = { ...sheet, ...part };
+    onChange({ ...rest, ...(removed.length > 0 ? { removed } : {}) });
+  };
+  const changeOwn = (prices: Readonly<Record<string, string>>, more: Partial<WorksheetDocument> = {}) => {
+    const { own: _, ownIn: __, ...rest } = { ...sheet, ...more };
+    change({ own: undefined, ownIn: undefined, ...rest, ...handPricesDocument(prices) });
   };
 
   const rowAt = (index: number): SheetRow | null => {
     const at = answer?.shown[index];
     if (!answer || at === undefined) return null;
     const line = answer.facts.lines[at]!;
-    const cells = worksheetCells(line, answer.results[at]!, currency);
+    const cells = worksheetCells(line, answer.results[at]!, currency, placeWords);
+    const key = handKey(line, answer.facts.lines);
     const typed = TYPED.flatMap((field) => {
-      const cell = wrong.get(cellKey(line.sku, field));
+      const cell = wrong.get(cellKey(key, field));
       return cell ? [[field, cell.text]] : [];
     });
-    return { key: line.sku, cells: { ...cells, ...Object.fromEntries(typed) } };
+    return { key, cells: { ...cells, ...Object.fromEntries(typed) } };
   };
   const edit = (edits: readonly CellEdit[]) => {
     const typed = {
-      price: { ...sheet.own } as Record<string, string>,
+      price: handPrices(sheet),
       cost: { ...frame.supplier?.costs } as Record<string, string>,
     };
     const faults = new Map(wrong);
     for (const { row, field, text: cell } of edits) {
-      const sku = rowAt(row)?.key;
-      if (sku === undefined || !isTyped(field)) continue;
-      faults.delete(cellKey(sku, field));
+      const there = rowAt(row);
+      if (!there || !isTyped(field) || keyParts(there.key).since !== null) continue;
+      const sku = there.cells.sku!;
+      // A cost is the item's, wherever it counts; a price is the line's.
+      const key = field === 'cost' ? sku : there.key;
+      faults.delete(cellKey(there.key, field));
       const read = priceTyped(cell, currency);
-      if (read.kind === 'nothing') delete typed[field][sku];
-      else if (read.kind === 'price') typed[field][sku] = read.price;
-      else faults.set(cellKey(sku, field), { text: cell, words: `${sku}: ${read.words}` });
+      if (read.kind === 'price') typed[field][key] = read.price;
+      else if (read.kind === 'wrong')
+        faults.set(cellKey(there.key, field), { text: cell, words: `${sku}: ${read.words}` });
+      else {
+        if (!(key in typed[field])) delete typed[field][sku];
+        delete typed[field][key];
+      }
     }
     setWrong(faults);
-    if (edits.some(({ field }) => field === 'price')) change({ own: typed.price });
+    if (edits.some(({ field }) => field === 'price')) changeOwn(typed.price);
     if (edits.some(({ field }) => field === 'cost')) onCosts?.(typed.cost);
   };
   const heldSkus = () =>
-    Array.from({ length: held.last - held.first + 1 }, (_, i) => rowAt(held.first + i)?.key).filter(
+    Array.from({ length: held.last - held.first + 1 }, (_, i) => rowAt(held.first + i)?.cells.sku).filter(
       (sku) => sku !== undefined,
     );
   const putAside = () => {
@@ -125,7 +146,7 @@ export function Worksheet(props: WorksheetProps) {
   };
   const shown = answer?.shown.length ?? 0;
   const heldCount = Math.min(held.last, shown - 1) - held.first + 1;
-  const columns = WORKSHEET_COLUMNS.map((column) => ({
+  const columns = columnsFor(answer?.facts.lines ?? [], regular).map((column) => ({
     ...column,
     editable: !locked && (column.field === 'price' || (column.field === 'cost' && onCosts !== undefined)),
   }));
@@ -138,8 +159,8 @@ export function Worksheet(props: WorksheetProps) {
           {asking
             ? 'laying it out …'
             : at
-              ? `as in ${at.storeName}, ${shortMoment(at.at, view.now)}`
-              : facts
+              ? `in ${at.stores === 1 ? at.storeName : `${at.stores} stores`}, ${shortMoment(at.at, view.now)}`
+              : facts && !regular
                 ? 'no store or no moment of it comes'
                 : ''}
         </span>
@@ -177,10 +198,19 @@ export function Worksheet(props: WorksheetProps) {
       {facts && facts.elsewhere.length > 0 ? <Elsewhere facts={facts} query={lensQuery(view.lens)} /> : null}
       {facts && facts.unsold.length > 0 ? (
         <p className="quiet mt-1 text-sm">
-          {facts.unsold.length} of its goods cannot be sold there and then, and are left out.
+          {facts.unsold.length} of its goods cannot be sold in any of these stores at that hour, and are left
+          out.
         </p>
       ) : null}
-      {answer ? <Sums sums={answer.sums} currency={currency} regular={regular} /> : null}
+      {answer && regular ? <Overtaking answer={answer} placeWords={placeWords} /> : null}
+      {answer ? (
+        <Sums
+          sums={answer.sums}
+          currency={currency}
+          regular={regular}
+          worst={worstWords(answer, placeWords)}
+        />
+      ) : null}
       <div className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
         <input
           type="search"
@@ -228,7 +258,7 @@ export function Worksheet(props: WorksheetProps) {
           />
         ) : (
           <p className="quiet py-4">
-            {sheet.passes.length === 0 && !sheet.own
+            {sheet.passes.length === 0 && handPricedItems(sheet).length === 0
               ? 'Begin with a pass over some goods, or paste lines.'
               : answer
                 ? 'No line here.'
@@ -248,14 +278,14 @@ export function Worksheet(props: WorksheetProps) {
         columns={columns}
         rows={() => Array.from({ length: shown }, (_, i) => rowAt(i)).filter((row) => row !== null)}
         locked={locked}
-        onAdd={(lines) => change({ own: { ...sheet.own, ...lines } })}
+        onAdd={(lines) => changeOwn(withItemPrices(handPrices(sheet), lines))}
       />
       {locked ? null : (
         <AddLines
           currency={currency}
           onAdd={(lines) => {
             const removed = (sheet.removed ?? []).filter((sku) => !(sku in lines));
-            change({ own: { ...sheet.own, ...lines }, removed });
+            changeOwn(withItemPrices(handPrices(sheet), lines), { removed });
           }}
         />
       )}
@@ -265,22 +295,59 @@ export function Worksheet(props: WorksheetProps) {
 
 type Answer = NonNullable<ReturnType<typeof useWorksheet>['answer']>;
 
-/** What the sheet comes to: a price for each line that has one and was not taken out. */
-function pricesOf(
-  { facts, results }: Answer,
-  currency: Parameters<typeof formatAmount>[1],
-): Record<string, string> {
-  return Object.fromEntries(
-    facts.lines.flatMap(({ sku }, i) => {
-      const { price, removed } = results[i]!;
-      return price === null || removed ? [] : [[sku, formatAmount(price as MinorUnits, currency)]];
-    }),
-  );
+/** By which key a price by hand of a line is kept: an item that stands in one place only goes by its number. */
+function handKey(line: SheetLine, lines: readonly SheetLine[]): string {
+  const alone =
+    lines.filter(({ sku, since, stays }) => sku === line.sku && since === null && !stays).length === 1;
+  return alone && line.since === null ? line.sku : lineKey(line);
 }
 
-function differences(a: Readonly<Record<string, string>>, b: Readonly<Record<string, string>>): number {
-  const skus = new Set([...Object.keys(a), ...Object.keys(b)]);
-  return [...skus].filter((sku) => a[sku] !== b[sku]).length;
+/** Prices brought in for items count wherever the item is sold: what was typed for single places of it goes. */
+function withItemPrices(
+  own: Readonly<Record<string, string>>,
+  lines: Readonly<Record<string, string>>,
+): Record<string, string> {
+  const kept = Object.entries(own).filter(([key]) => !(keyParts(key).sku in lines));
+  return { ...Object.fromEntries(kept), ...lines };
+}
+
+function worstWords(
+  { facts, results, sums }: Answer,
+  placeWords: (line: SheetLine) => string,
+): string | null {
+  if (sums.worst === null) return null;
+  const line = facts.lines[sums.worst]!;
+  const { margin } = results[sums.worst]!;
+  const where = facts.lines.some(({ place }) => place !== 'chain') ? ` (${placeWords(line)})` : '';
+  return margin === null ? null : `${(margin / 100).toFixed(1)} %, ${line.name}${where}`;
+}
+
+const NAMED = 4;
+
+/** Prices that begin later in a place that is made anew, and are not: from their day on the new price is no more. */
+function Overtaking({ answer, placeWords }: { answer: Answer; placeWords: (line: SheetLine) => string }) {
+  const { facts, results } = answer;
+  const priced = new Set(
+    facts.lines.flatMap(({ sku, place, since }, i) =>
+      since === null && results[i]!.price !== null ? [`${sku} ${place}`] : [],
+    ),
+  );
+  const over = facts.lines.filter(
+    ({ sku, place, since }, i) =>
+      since !== null && results[i]!.price === null && priced.has(`${sku} ${place}`),
+  );
+  if (over.length === 0) return null;
+  return (
+    <p role="status" className="mt-3 border-primary border-l-4 pl-3 text-sm">
+      {over.length === 1 ? 'One price begins' : `${over.length} prices begin`} later and will overtake what
+      stands here:{' '}
+      {over
+        .slice(0, NAMED)
+        .map((line) => `${line.name} (${placeWords(line)})`)
+        .join(', ')}
+      {over.length > NAMED ? ` and ${over.length - NAMED} more` : ''}.
+    </p>
+  );
 }
 
 function Elsewhere({

@@ -8,6 +8,7 @@ import {
   manyRequest,
   parsePlan,
   previewRequest,
+  repriceRequest,
   savePromotionRequest,
   templateRequest,
   worksheetRequest,
@@ -18,6 +19,7 @@ import {
   keepDraft,
   keepPicture,
   keepTemplate,
+  layOutReprice,
   layOutWorksheet,
   lookAtCalendar,
   previewDeal,
@@ -46,6 +48,9 @@ export const PLAN_ENDPOINTS = {
   ),
   worksheet: onBody(worksheetRequest, async ({ app, person, input: { promotion, store = null } }) =>
     outcomeReply(await layOutWorksheet(app, person, { promotion, store })),
+  ),
+  reprice: onBody(repriceRequest, async ({ app, person, input }) =>
+    outcomeReply(await layOutReprice(app, person, input)),
   ),
   'new-promotion': onBody(savePromotionRequest, async ({ app, person, input: { promotion } }) =>
     outcomeReply(await savePromotion(app, person, { promotion, revision: null }), 201),
