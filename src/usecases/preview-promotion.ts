@@ -48,7 +48,7 @@ const withoutMargins = (preview: Preview): Preview => ({
   belowFloor: 0,
   terms: null,
   lines: preview.lines
-    .map((line) => ({ ...line, cost: null, margin: null, breakEven: null }))
+    .map((line) => ({ ...line, cost: null, margin: null, breakEven: null, worst: null }))
     // The order told which of them are sold below cost.
     .sort((a, b) => Number(a.after === a.before) - Number(b.after === b.before) || (a.sku < b.sku ? -1 : 1)),
 });
@@ -59,6 +59,7 @@ function shown(
 ): Omit<Preview, 'sentence' | 'terms'> {
   const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
   const promotions = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
+  const named = (id: string) => ({ id, name: compiled.stores.get(id)?.name ?? id });
   const store = result.lookedAt && compiled.stores.get(result.lookedAt.store)!;
   return {
     items: result.items,
@@ -66,6 +67,9 @@ function shown(
     changed: result.changed,
     belowCost: result.belowCost,
     belowFloor: result.belowFloor,
+    raised: result.raised,
+    kept: result.kept,
+    differing: result.differing,
     lookedAt: store && {
       store: store.id,
       storeName: store.name,
@@ -80,8 +84,21 @@ function shown(
     lines: result.lines
       .toSorted((a, b) => attention(b) - attention(a))
       .slice(0, LINES_SHOWN)
-      .map(({ regular, before, after, cost, instead: _, ...line }) => ({
+      .map(({ regular, before, after, cost, instead: _, across, store: at, ...line }) => ({
         ...line,
+        elsewhere: at === result.lookedAt?.store ? null : named(at),
+        range:
+          across.after.low === across.after.high
+            ? null
+            : { low: money(across.after.low), high: money(across.after.high) },
+        worst:
+          across.worst && line.margin !== null && across.worst.margin < line.margin
+            ? {
+                store: across.worst.store,
+                name: named(across.worst.store).name,
+                margin: Number.isFinite(across.worst.margin) ? across.worst.margin : null,
+              }
+            : null,
         regular: money(regular),
         before: money(before),
         after: money(after),
@@ -91,7 +108,8 @@ function shown(
 }
 
 /** What is sold below cost stands first, then what changes at all. */
-function attention({ before, after, cost }: Consequences['lines'][number]): number {
-  if (cost !== null && after < cost && after !== before) return 2;
-  return after === before ? 0 : 1;
+function attention({ across: { changedIn, worst, raisedIn }, lost }: Consequences['lines'][number]): number {
+  if (changedIn > 0 && worst !== null && worst.margin < 0) return 3;
+  if (raisedIn > 0 || lost === 'would-raise') return 2;
+  return changedIn > 0 ? 1 : 0;
 }

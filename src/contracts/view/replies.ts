@@ -140,6 +140,8 @@ export interface TerminalsView {
 export interface PreviewLine {
   readonly sku: string;
   readonly name: string;
+  /** Where the next figures are from, where that is not the store that is looked at. */
+  readonly elsewhere: { readonly id: string; readonly name: string } | null;
   readonly regular: string;
   readonly before: string;
   readonly after: string;
@@ -149,15 +151,30 @@ export interface PreviewLine {
   /** Hundredths: 160 is 1.6 times as many units. */
   readonly breakEven: number | null;
   readonly lost: LostReason | null;
+  /** The new price over all stores, where it is not the same in all of them. */
+  readonly range: { readonly low: string; readonly high: string } | null;
+  /** The store with the lowest margin, where it is lower than here. */
+  readonly worst: {
+    readonly store: string;
+    readonly name: string;
+    /** Null: all of it is lost. */
+    readonly margin: number | null;
+  } | null;
 }
 
 export interface Preview {
   readonly sentence: string;
   readonly items: number;
   readonly stores: number;
+  /** Items whose price changes in some store; the next three count so too. */
   readonly changed: number;
   readonly belowCost: number;
   readonly belowFloor: number;
+  readonly raised: number;
+  /** Items that it would make dearer and must not: they keep their price. */
+  readonly kept: number;
+  /** Items whose new price is not the same in all stores. */
+  readonly differing: number;
   readonly lookedAt: { readonly store: string; readonly storeName: string; readonly at: string } | null;
   readonly meets: readonly {
     readonly id: string;

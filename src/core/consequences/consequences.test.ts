@@ -85,6 +85,64 @@ describe('what a draft would do', () => {
     });
   });
 
+  it('counts every store of it, and names the worst', () => {
+    const bar = consequences(
+      { items: { items: ['bar'] }, formula: { setTo: '0.50' } },
+      {
+        ...SMALL,
+        items: SMALL.items.map((item) => (item.sku === 'bar' ? { ...item, cost: '0.45' } : item)),
+      },
+    );
+    expect(bar).toMatchObject({ items: 1, changed: 1, belowCost: 0, differing: 0 });
+    const line = (said: Promoted) => consequences({ items: { items: ['bar'] }, ...said }).lines[0];
+    // 1.00 in the east, 1.10 on the isles.
+    expect(line({ formula: { percentOff: 1000 } })).toMatchObject({
+      store: 'east',
+      after: 90,
+      across: { before: { low: 100, high: 110 }, after: { low: 90, high: 99 }, stores: 2, changedIn: 2 },
+    });
+    const floored = { ...SMALL, policy: { marginFloor: 6200 } };
+    const inIsles = {
+      linePricesIn: [
+        { zone: 'isles', prices: { bar: '1.00' } },
+        { zone: 'main', prices: { bar: '1.00' } },
+      ],
+    };
+    expect(consequences({ items: { items: ['bar'] }, ...inIsles }, floored)).toMatchObject({ belowFloor: 1 });
+    const cheapInWest = { linePricesIn: [{ store: 'west', prices: { bar: '0.30' } }] };
+    expect(consequences({ items: { items: ['bar'] }, ...cheapInWest }, floored)).toMatchObject({
+      belowCost: 1,
+      changed: 1,
+      differing: 1,
+      lines: [{ store: 'east', after: 100, across: { worst: { store: 'west', price: 30 } } }],
+    });
+  });
+
+  it('looks where an item is sold, where the store that is looked at does not carry it', () => {
+    const ranges = [
+      { id: 'east', name: 'East', stores: { stores: ['east'] }, items: { items: ['milk'] } },
+      { id: 'west', name: 'West', stores: { stores: ['west'] }, items: { items: ['spray'] } },
+    ];
+    const seen = consequences({ items: { node: 'sun' } }, { ...SMALL, ranges }, 'east');
+    expect(seen.lines.map(({ sku, store }) => [sku, store])).toEqual([
+      ['milk', 'east'],
+      ['spray', 'west'],
+    ]);
+    expect(seen).toMatchObject({ items: 2, changed: 2 });
+  });
+
+  it('tells apart what gets dearer, and what would and must not', () => {
+    const up = { formula: { percentOff: 100 }, rounding: { endings: ['0.99'], mode: 'up' as const } };
+    const items = { items: ['milk', 'spray'] };
+    expect(consequences({ items, ...up })).toMatchObject({ raised: 0, kept: 1, changed: 1 });
+    expect(consequences({ items, ...up, mayRaise: true })).toMatchObject({ raised: 1, kept: 0, changed: 2 });
+  });
+
+  it('is asked through a terminal and a channel at which it counts', () => {
+    const said = { terminals: ['counter'], channels: ['web'], items: { items: ['milk'] } };
+    expect(consequences(said).lines[0]).toMatchObject({ after: 2241, across: { changedIn: 1, stores: 2 } });
+  });
+
   it('is nothing where no store is in it, or no moment of it comes', () => {
     expect(consequences({ where: { tag: 'nowhere' } })).toMatchObject({
       stores: [],

@@ -1,6 +1,6 @@
 import type { Basket } from '../basket/index.ts';
 import type { Instant } from '../calendar/index.ts';
-import { shopperFor } from '../consequences/index.ts';
+import { shopperFor, terminalFor } from '../consequences/index.ts';
 import type { MinorUnits } from '../money/index.ts';
 import type { Conditions, Promotion, StoreDocument } from '../plan/index.ts';
 import { type CompiledPlan, DEFAULT_CHANNEL } from '../price-book/index.ts';
@@ -24,7 +24,7 @@ export function fittingBasket(
     store: store.id,
     at,
     channel: promotion.channels?.[0] ?? DEFAULT_CHANNEL,
-    terminal: terminalFor(compiled, promotion, store),
+    terminal: terminalFor(compiled, promotion, store.id) ?? null,
     shopper: known && shopper.kind === 'guest' ? { kind: 'shopper', id: null, groups: [] } : shopper,
     history: known ? historyFor(conditions) : null,
     codes: promotion.codes.slice(0, 1),
@@ -45,13 +45,6 @@ const historyFor = ({ minPastOrders, maxPastOrders, minLifetimeSpend }: Conditio
   pastOrders: minPastOrders ?? Math.min(1, maxPastOrders ?? 1),
   lifetimeSpend: minLifetimeSpend ?? (0 as MinorUnits),
 });
-
-function terminalFor({ plan }: CompiledPlan, { terminals }: Promotion, store: StoreDocument): string | null {
-  if (!terminals) return null;
-  const fits = ({ id, tags = [] }: { id: string; tags?: readonly string[] }) =>
-    terminals.some((name) => name === id || tags.includes(name));
-  return plan.terminals.find((terminal) => terminal.store === store.id && fits(terminal))?.id ?? null;
-}
 
 function deliveryFor(
   { plan }: CompiledPlan,

@@ -4,7 +4,7 @@ import type { Item, StoreDocument } from '../plan/index.ts';
 import { basePrice, listPrice, onTopOrder, priorityFirst, type Shopper } from '../tag-price/index.ts';
 import { barOf, type Situation } from './bar.ts';
 import type { CompiledChange, CompiledPlan } from './compiled-plan.ts';
-import { linePrice, listsFor, situationOf } from './price-at.ts';
+import { linePrice, listsFor, type PriceQuestion, situationOf } from './price-at.ts';
 import { NO_PRICE } from './shelf.ts';
 
 /** The prices of many items at many stores: row by row of stores, in each the items as asked. */
@@ -20,6 +20,7 @@ export interface Book {
  * The fast form of `priceAt`, without the story: the same rule, and a generated test holds the two equal. A store's
  * row is painted promotion by promotion over all its items; what a formula makes of an amount is looked up.
  * @param items numbers in the catalogue; absent: all.
+ * @param through the channel and the terminal that ask; absent: the till, and none that is named.
  */
 export function book(
   compiled: CompiledPlan,
@@ -27,6 +28,7 @@ export function book(
   stores: readonly string[],
   items?: readonly number[],
   shopper: Shopper = { kind: 'guest' },
+  through: Pick<PriceQuestion, 'channel' | 'terminal'> = {},
 ): Book {
   const all = compiled.catalogue.items.length;
   const columns = items?.length ?? all;
@@ -39,7 +41,7 @@ export function book(
   stores.forEach((id, r) => {
     const store = compiled.stores.get(id);
     if (!store) return;
-    const shelf = paint(compiled, situationOf(compiled, store, { at, shopper }), row);
+    const shelf = paint(compiled, situationOf(compiled, store, { at, shopper, ...through }), row);
     copy(result, r * columns, items, { ...row, regular: shelf });
   });
   return result;

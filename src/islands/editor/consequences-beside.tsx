@@ -44,7 +44,7 @@ export function ConsequencesBeside({
 }
 
 function Summary({ preview, view }: { preview: Preview; view: LensView }) {
-  const { lookedAt, items, stores, changed, belowCost, belowFloor } = preview;
+  const { lookedAt, items, stores, changed, belowCost, belowFloor, raised, kept, differing } = preview;
   if (!lookedAt)
     return (
       <p className="mt-3">
@@ -58,10 +58,23 @@ function Summary({ preview, view }: { preview: Preview; view: LensView }) {
         <Figure value={stores} words={stores === 1 ? 'store' : 'stores'} />
         {belowCost > 0 ? <Figure value={belowCost} words="below cost" alarming /> : null}
         {belowFloor > 0 ? <Figure value={belowFloor} words="under the margin floor" /> : null}
+        {raised > 0 ? (
+          <Figure value={raised} words={raised === 1 ? 'gets dearer' : 'get dearer'} alarming />
+        ) : null}
       </p>
+      {kept > 0 ? (
+        <p className="mt-1 text-error text-sm">
+          It would make {kept === 1 ? 'one item' : `${kept} items`} dearer, by its rounding or its formula:{' '}
+          {kept === 1 ? 'it keeps its price' : 'they keep their price'}.
+        </p>
+      ) : null}
       <p className="quiet text-sm">
-        Prices as in {lookedAt.storeName}, {shortMoment(lookedAt.at, view.now)}
-        {items === 0 ? '; it carries none of these goods.' : '.'}
+        {items === 0
+          ? `No store of it sells any of these goods on ${shortMoment(lookedAt.at, view.now)}.`
+          : `Counted over all its stores; prices as in ${lookedAt.storeName}, ${shortMoment(lookedAt.at, view.now)}.`}
+        {differing > 0
+          ? ` ${differing} ${differing === 1 ? 'item costs' : 'items cost'} something else in other stores.`
+          : ''}
       </p>
     </>
   );
@@ -112,8 +125,10 @@ function Meets({ preview, view }: { preview: Preview; view: LensView }) {
 function Lines({ preview, view }: { preview: Preview; view: LensView }) {
   if (preview.lines.length === 0) return null;
   const at = preview.lookedAt?.at ?? view.at;
-  const link = (sku: string) =>
-    `/check${lensQuery({ ...view.lens, where: preview.lookedAt?.store ?? view.lens.where, at: at.slice(0, 16) }, { item: sku })}`;
+  const link = ({ sku, elsewhere }: PreviewLine) => {
+    const where = elsewhere?.id ?? preview.lookedAt?.store ?? view.lens.where;
+    return `/check${lensQuery({ ...view.lens, where, at: at.slice(0, 16) }, { item: sku })}`;
+  };
   return (
     <section
       className="relative mt-3 max-h-[max(20rem,calc(100vh-16rem))] overflow-auto"
@@ -137,7 +152,7 @@ function Lines({ preview, view }: { preview: Preview; view: LensView }) {
         </thead>
         <tbody>
           {preview.lines.map((line) => (
-            <Line key={line.sku} line={line} href={link(line.sku)} />
+            <Line key={line.sku} line={line} href={link(line)} />
           ))}
         </tbody>
       </table>
@@ -151,21 +166,35 @@ function Lines({ preview, view }: { preview: Preview; view: LensView }) {
 }
 
 function Line({ line, href }: { line: PreviewLine; href: string }) {
-  const { before, after, margin, breakEven, lost, name, cost } = line;
+  const { before, after, margin, breakEven, lost, name, cost, elsewhere, range, worst } = line;
   return (
     <tr>
       <td>
         <a className="hover:underline" href={href}>
           {name}
         </a>
-        {lost ? <span className="quiet block text-xs">{LOST_REASON_WORDS[lost]}</span> : null}
+        {elsewhere ? <span className="quiet block text-[13px]">as in {elsewhere.name}</span> : null}
+        {lost ? <span className="quiet block text-[13px]">{LOST_REASON_WORDS[lost]}</span> : null}
       </td>
       <td className="figure">
         <PriceTag price={after} former={before} promoted={after !== before} />
+        {range ? (
+          <span className="quiet block whitespace-nowrap text-[13px]">
+            {range.low} to {range.high} in all
+          </span>
+        ) : null}
       </td>
       <td className={`figure ${margin !== null && margin < 0 ? 'text-error' : ''}`}>
         {margin === null ? '' : `${(margin / 100).toFixed(1)} %`}
         {margin !== null && margin < 0 ? <span className="sr-only"> below cost</span> : null}
+        {worst ? (
+          <span
+            className={`block whitespace-nowrap text-[13px] ${worst.margin === null || worst.margin < 0 ? 'text-error' : 'quiet'}`}
+            title={worst.name}
+          >
+            {worst.margin === null ? 'all of it lost' : `${(worst.margin / 100).toFixed(1)} %`}, {worst.name}
+          </span>
+        ) : null}
       </td>
       <td className="figure">
         {after === before
