@@ -17,6 +17,7 @@ import { apply, type BasketOfferPromotion } from '../core/price-book/index.ts';
 import { type Names, namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
+import { shutView } from './shut-view.ts';
 import { seenBy } from './sight.ts';
 import { trialBasketView } from './trial-basket-view.ts';
 
@@ -49,6 +50,7 @@ export async function previewDeal(
   if (trial && !trial.ok) return failed({ kind: 'invalid', faults: trial.faults });
   const told = {
     sentence: promotionText(read.value, plan.currency, names),
+    shut: shutView(current.compiled, draft),
     ...shown(consequences, current, names),
     trial: trial && rung(trial.basket),
   };
@@ -107,7 +109,7 @@ function shown(
   { stores, lookedAt, items, steps, rivals, warnings }: DealConsequences,
   { compiled, document }: CurrentPlan,
   names: Names,
-): Omit<DealPreview, 'sentence' | 'trial'> {
+): Omit<DealPreview, 'sentence' | 'shut' | 'trial'> {
   const store = lookedAt && compiled.stores.get(lookedAt.store)!;
   const promotions = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const skus = steps.flatMap(({ lines, split }) => [...lines, ...(split ?? [])].map(({ sku }) => sku));

@@ -15,6 +15,7 @@ import { readPromotion } from '../core/plan/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
+import { shutView } from './shut-view.ts';
 import { seenBy } from './sight.ts';
 
 const LINES_SHOWN = 300;
@@ -37,7 +38,12 @@ export async function previewPromotion(
   if (consequences.lookedAt && !sees(person, consequences.lookedAt.store))
     return failed({ kind: 'forbidden' });
   const sentence = promotionText(read.value, current.document.currency, namesOf(current.document));
-  const told = { sentence, ...shown(consequences, current), terms: outlived(draft) };
+  const told = {
+    sentence,
+    shut: shutView(current.compiled, draft),
+    ...shown(consequences, current),
+    terms: outlived(draft),
+  };
   return done(person.costs ? told : withoutMargins(told));
 }
 
@@ -56,7 +62,7 @@ const withoutMargins = (preview: Preview): Preview => ({
 function shown(
   result: Consequences,
   { compiled, document }: CurrentPlan,
-): Omit<Preview, 'sentence' | 'terms'> {
+): Omit<Preview, 'sentence' | 'shut' | 'terms'> {
   const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
   const promotions = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const named = (id: string) => ({ id, name: compiled.stores.get(id)?.name ?? id });

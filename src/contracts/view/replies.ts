@@ -162,8 +162,16 @@ export interface PreviewLine {
   } | null;
 }
 
+/** Hours at which stores are shut: how many, and one of them by name. */
+export interface ShutView {
+  readonly what: 'end' | 'hours';
+  readonly stores: number;
+  readonly example: string;
+}
+
 export interface Preview {
   readonly sentence: string;
+  readonly shut: readonly ShutView[];
   readonly items: number;
   readonly stores: number;
   /** Items whose price changes in some store; the next three count so too. */

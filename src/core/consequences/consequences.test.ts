@@ -3,7 +3,7 @@ import { change, compiled, type Promoted, SMALL, withPromotions } from '../../..
 import { parseMoment } from '../calendar/index.ts';
 import { minorUnits } from '../money/index.ts';
 import { readPromotion } from '../plan/index.ts';
-import { breakEven, consequencesOf, marginOf } from './index.ts';
+import { breakEven, consequencesOf, marginOf, shutHours } from './index.ts';
 
 function consequences(said: Promoted, document = SMALL, store: string | null = null) {
   const plan = compiled(document);
@@ -180,5 +180,48 @@ describe('margin and break-even', () => {
     expect(breakEven(minorUnits(before), minorUnits(after), cost === null ? null : minorUnits(cost))).toBe(
       wanted,
     );
+  });
+});
+
+describe('hours at which stores are shut', () => {
+  const hours = [
+    { days: ['mon', 'tue', 'wed', 'thu', 'fri', 'sat'], from: '08:00', to: '20:00' },
+  ] as NonNullable<(typeof SMALL)['stores'][number]['hours']>;
+  const plan = {
+    ...SMALL,
+    stores: SMALL.stores.map((store) => (store.id === 'east' ? { ...store, hours } : store)),
+  };
+  const shut = (when: Promoted['when']) => {
+    const { plan: read, ...rest } = compiled(plan);
+    return shutHours({ ...rest, plan: read }, readPromotion(change('draft', { when }), read.currency));
+  };
+
+  // 1 March 2027 is a Monday.
+  it.each<[string, Promoted['when'], object[]]>([
+    ['an end at closing', { from: '2027-03-01T09:00', to: '2027-03-06T20:00' }, []],
+    ['an end at midnight, when a day is over', { from: '2027-03-01T00:00', to: '2027-03-07T00:00' }, []],
+    [
+      'an end at night',
+      { from: '2027-03-01T09:00', to: '2027-03-06T23:00' },
+      [{ what: 'end', stores: ['east'] }],
+    ],
+    ['no end', { from: '2027-03-01T09:00' }, []],
+    [
+      'a Sunday alone',
+      { from: '2027-03-07T00:00', to: '2027-03-08T00:00' },
+      [{ what: 'hours', stores: ['east'] }],
+    ],
+    [
+      'hours after closing, every day',
+      { from: '2027-03-01T00:00', windows: [{ from: '20:00', to: '22:00' }] },
+      [{ what: 'hours', stores: ['east'] }],
+    ],
+    [
+      'hours that begin before closing',
+      { from: '2027-03-01T00:00', windows: [{ from: '19:00', to: '22:00' }] },
+      [],
+    ],
+  ])('are pointed out for %s', (_, when, wanted) => {
+    expect(shut(when)).toEqual(wanted);
   });
 });

@@ -2,4 +2,5 @@ export * from './across-stores.ts';
 export * from './asked-through.ts';
 export * from './consequences.ts';
 export * from './margin.ts';
+export * from './shut-hours.ts';
 export * from './supplier-terms.ts';

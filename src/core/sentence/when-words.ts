@@ -15,8 +15,9 @@ export function whenWords(when: WhenDocument): string {
   return parts.join(', ');
 }
 
-/** "Thu, Fri 18:00–20:00", "every day 16:00–18:00" */
+/** "Thu, Fri 18:00–20:00", "every day 16:00–18:00", "on Fri, Sat": whole days say no hours. */
 function windowWords({ days, from, to }: WindowDocument): string {
+  if (days && from === '00:00' && to === '24:00') return `on ${dayWords(days)}`;
   return `${days ? dayWords(days) : 'every day'} ${from}–${to}`;
 }
 

@@ -29,6 +29,7 @@ import { SentenceForm } from './sentence-form.tsx';
 import { useKeptDraft } from './use-kept-draft.ts';
 import { usePreview } from './use-preview.ts';
 import { useUndo } from './use-undo.ts';
+import { WhenWarnings } from './when-warnings.tsx';
 
 /** What was opened: a promotion with its revision, or nothing yet. */
 export interface Opened {
@@ -203,6 +204,11 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
               .join('; ')}
           </p>
         ) : null}
+        <WhenWarnings
+          when={draft.when}
+          now={view.now}
+          shut={preview.prices?.shut ?? preview.deal?.shut ?? []}
+        />
         <Actions
           draft={draft}
           kept={kept}

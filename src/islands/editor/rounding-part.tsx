@@ -18,7 +18,7 @@ export function RoundingPart({
     !rounding ? '0.05' : 'step' in rounding ? rounding.step : rounding.endings.join(' '),
   );
   const [fault, setFault] = useState<string | null>(null);
-  const mode = rounding?.mode ?? 'up';
+  const mode = rounding?.mode ?? 'nearest';
   const put = (nextWay: string, nextText: string, nextMode: RoundingDocument['mode']) => {
     setText(nextText);
     if (nextWay === 'none') return onChange(undefined);
@@ -52,7 +52,7 @@ export function RoundingPart({
           className="select select-sm mt-0.5 w-full"
           value={way}
           onChange={(event) =>
-            put(event.target.value, event.target.value === 'endings' ? '0.49 0.99' : '0.05', mode)
+            put(event.target.value, event.target.value === 'endings' ? '0.49 0.99' : '0.05', 'nearest')
           }
         >
           <option value="none">to the smallest coin only</option>

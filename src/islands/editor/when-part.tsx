@@ -4,6 +4,9 @@ import type { WhenDocument, WindowDocument } from '../../core/plan/index.ts';
 import { DaysLeftOut } from './days-left-out.tsx';
 import { DayButton, RepeatPart } from './repeat-part.tsx';
 
+const WHOLE_DAY = { from: '00:00', to: '24:00' } as const;
+const isWholeDay = ({ from, to }: WindowDocument): boolean => from === WHOLE_DAY.from && to === WHOLE_DAY.to;
+
 const FIRST_REPEAT = { rrule: 'FREQ=WEEKLY;BYDAY=SA', duration: 'P1D' };
 
 /** Between closing and opening; midnight itself is how a whole day ends. */
@@ -64,6 +67,13 @@ export function WhenPart({ when, onChange }: { when: WhenDocument; onChange: (wh
         onClick={() => setWindows([...windows, { from: '16:00', to: '20:00' }])}
       >
         Only at certain hours
+      </button>
+      <button
+        type="button"
+        className="btn btn-xs ml-1"
+        onClick={() => setWindows([...windows, { days: ['fri', 'sat'], ...WHOLE_DAY }])}
+      >
+        Only on certain weekdays
       </button>
       {when.repeat ? (
         <RepeatPart
@@ -130,10 +140,22 @@ function Hours({
           />
         ))}
       </span>
+      <label className="mt-1 flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={isWholeDay(window)}
+          onChange={(event) =>
+            onChange({ ...window, ...(event.target.checked ? WHOLE_DAY : { from: '16:00', to: '20:00' }) })
+          }
+        />
+        The whole day
+      </label>
       <span className="mt-1 flex items-center gap-1">
         <input
           type="time"
           aria-label="From"
+          disabled={isWholeDay(window)}
           className="input input-xs w-24"
           value={window.from}
           onChange={(event) => onChange({ ...window, from: event.target.value })}
@@ -142,6 +164,7 @@ function Hours({
         <input
           type="time"
           aria-label="To"
+          disabled={isWholeDay(window)}
           className="input input-xs w-24"
           value={window.to === '24:00' ? '00:00' : window.to}
           onChange={(event) =>
