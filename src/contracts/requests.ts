@@ -64,6 +64,29 @@ export const statusRequest = Joi.object<StatusRequest>({
   revision: Joi.number().integer().min(1).max(INT).required(),
 });
 
+export const PROMOTION_STEPS = ['submit', 'take-back', 'approve', 'send-back', 'drop'] as const;
+export type PromotionStep = (typeof PROMOTION_STEPS)[number];
+
+export interface StepRequest {
+  step: PromotionStep;
+  reason?: string;
+  revision: number;
+}
+export const stepRequest = Joi.object<StepRequest>({
+  step: Joi.valid(...PROMOTION_STEPS).required(),
+  reason: Joi.string().allow('').max(2_000),
+  revision: Joi.number().integer().min(1).max(INT).required(),
+});
+
+export interface WorkRulesRequest {
+  another: boolean;
+  stockroom: boolean;
+}
+export const workRulesRequest = Joi.object<WorkRulesRequest>({
+  another: Joi.boolean().required(),
+  stockroom: Joi.boolean().required(),
+});
+
 export interface PreviewRequest {
   promotion: PromotionDocument;
   store?: string;

@@ -10,7 +10,9 @@ import {
   sendingRepository,
   stockroomRepository,
   templateRepository,
+  workRulesRepository,
 } from '../db/index.ts';
+import type { WorkRulesStore } from '../usecases/approval.ts';
 import type { BasketCheckStore } from '../usecases/basket-check-store.ts';
 import type { MatchingStore } from '../usecases/bring-in.ts';
 import type { DraftStore, TemplateStore } from '../usecases/draft-store.ts';
@@ -29,6 +31,7 @@ export interface Ports {
   readonly db: Database;
   readonly book: PlanBook;
   readonly promotions: PromotionStore;
+  readonly rules: WorkRulesStore;
   readonly writer: PlanWriter;
   readonly stockroom: StockroomStore;
   readonly drafts: DraftStore;
@@ -58,6 +61,7 @@ export function portsOf(
     db,
     book: livePlanBook(db, onPlanWentBack),
     promotions: promotionRepository(db),
+    rules: workRulesRepository(db),
     writer: planRepository(db),
     stockroom: stockroomRepository(db),
     drafts: draftRepository(db),

@@ -85,10 +85,24 @@ describe('many promotions at once', () => {
     expect((await changeMany(ports, planner, asked(action), NOW, letters)).ok).toBe(may);
   });
 
-  it('moved by somebody who does not approve are drafts again', async () => {
+  it('moved by somebody who does not approve go on, and their move waits beside them', async () => {
     const ports = inMemory(withPromotions(change('a')));
+    const { when } = change('a');
     await changeMany(ports, planner, asked('move'), NOW, letters);
-    expect(ports.saved[0]!.promotion.status).toBe('draft');
+    expect(ports.saved[0]).toMatchObject({
+      promotion: { status: 'approved', when },
+      proposal: {
+        document: { when: { from: '2027-03-08T09:00' } },
+        writtenBy: planner.id,
+        submittedBy: null,
+      },
+    });
+    // Moved once more, it is what waits that is moved.
+    await changeMany(ports, planner, asked('move'), NOW, letters);
+    expect(ports.saved[0]).toMatchObject({
+      promotion: { when },
+      proposal: { document: { when: { from: '2027-03-15T09:00' } } },
+    });
   });
 
   it('say beforehand which prices of this moment would change', async () => {

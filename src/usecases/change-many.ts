@@ -19,8 +19,10 @@ import {
   shiftWhen,
 } from '../core/plan/index.ts';
 import { apply, book, type CompiledPlan } from '../core/price-book/index.ts';
-import type { CurrentPlan, PlanBook, PromotionSave, PromotionStore } from './plan-store.ts';
+import { approved, changesAtOnce, isStanding, type WorkRules, type WorkRulesStore } from './approval.ts';
+import type { CurrentPlan, PlanBook, PromotionSave, PromotionStore, StoredPromotion } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
+import { mayResume } from './set-promotion-status.ts';
 
 export interface ManyRequest {
   readonly ids: readonly string[];
@@ -35,7 +37,7 @@ const NEEDS: Readonly<Record<ManyAction, Permission>> = {
   approve: 'approve',
   withdraw: 'plan',
   pause: 'plan',
-  resume: 'approve',
+  resume: 'plan',
   'end-now': 'plan',
   archive: 'plan',
   move: 'plan',
@@ -53,7 +55,7 @@ const WORDS: Readonly<Record<ManyAction, string>> = {
   again: 'copied',
 };
 
-type Ports = { book: PlanBook; promotions: PromotionStore };
+type Ports = { book: PlanBook; promotions: PromotionStore; rules: WorkRulesStore };
 
 /** What many promotions would be after an action, and what that would do to the prices of this moment. Saves nothing. */
 export async function previewMany(
@@ -100,29 +102,59 @@ async function planMany(
   if (!store || !sees(person, store.id)) return failed({ kind: 'not-found', what: `store ${request.store}` });
   const minute = (Math.ceil(now / MINUTE) * MINUTE) as Instant;
   const wall = formatMoment(minute, current.compiled.clockOf(store)).slice(0, 16);
+  const rules = await ports.rules.current();
   const all = new Map((await ports.promotions.all()).map((stored) => [stored.promotion.id, stored]));
   const saves: PromotionSave[] = [];
   const faults: Fault[] = [];
   for (const [i, id] of ids.entries()) {
     const found = all.get(id);
     if (!found) return failed({ kind: 'not-found', what: `promotion ${id}` });
-    const next = after(found.promotion, request, wall, random);
+    const next =
+      action === 'approve'
+        ? refusing(approved(found, person, rules))
+        : action === 'resume' && !(await mayResume(ports.promotions, person, id))
+          ? { fault: 'was paused by somebody else', wanted: 'who paused it, or who approves' }
+          : after(found.promotion, request, wall, random);
     if ('fault' in next) {
       faults.push({ path: ['ids', i], what: `“${found.promotion.name}” ${next.fault}`, wanted: next.wanted });
       continue;
     }
-    const promotion = mayStay(next.promotion, action, person);
-    const read = readPromotionInput(promotion, current.document);
+    const save = savingOf(found, next.promotion, request, { person, rules });
+    const read = readPromotionInput(next.promotion, current.document);
     if (!read.ok && read.failure.kind === 'invalid')
       faults.push(...read.failure.faults.map((fault) => ({ ...fault, path: ['ids', i, ...fault.path] })));
-    saves.push({ promotion, revision: action === 'again' ? null : found.revision, action: WORDS[action] });
+    saves.push(save);
   }
   return faults.length > 0 ? failed({ kind: 'invalid', faults }) : done(saves);
 }
 
-/** Who moves or ends what was approved without approving themselves makes a draft of it; pausing and ending only lessen. */
-function mayStay(promotion: PromotionDocument, action: ManyAction, person: Person): PromotionDocument {
-  return action === 'move' && !may(person, 'approve') ? { ...promotion, status: 'draft' } : promotion;
+const refusing = (next: ReturnType<typeof approved>): After => next;
+
+/** What stands is moved once that was approved; what waits beside it is moved as it waits. */
+function savingOf(
+  found: StoredPromotion,
+  next: PromotionDocument,
+  { action, days }: ManyRequest,
+  { person, rules }: { person: Person; rules: WorkRules },
+): PromotionSave {
+  const { promotion: live, proposal, revision } = found;
+  const save = { promotion: next, revision, action: WORDS[action] };
+  if (action === 'again') return { ...save, revision: null };
+  if (action !== 'move') return isStanding(next) && action !== 'approve' ? save : { ...save, proposal: null };
+  if (!isStanding(live) || changesAtOnce(person, rules)) return save;
+  const change = proposal?.document;
+  return {
+    promotion: live,
+    revision,
+    action: 'move written',
+    proposal: {
+      document: change ? { ...change, when: shiftWhen(change.when, days) } : next,
+      writtenBy: person.id,
+      submittedBy: null,
+      submittedAt: null,
+      returned: proposal?.returned ?? null,
+    },
+  };
 }
 
 type After = { readonly promotion: PromotionDocument } | { readonly fault: string; readonly wanted: string };
@@ -140,7 +172,7 @@ function after(
       : { fault: `is ${status}`, wanted: `one that is ${from.join(' or ')}` };
   switch (action) {
     case 'approve':
-      return to('approved', ['draft', 'paused']);
+      return to('approved', ['draft']);
     case 'withdraw':
       return to('draft', ['approved', 'paused', 'archived']);
     case 'pause':
@@ -196,13 +228,14 @@ function effectOf(
     if (differs) effect.stores++;
   }
   return {
-    promotions: saves.map(({ promotion }) => ({
+    promotions: saves.map(({ promotion, proposal }) => ({
       id: promotion.id,
       name: promotion.name,
       status: promotion.status,
       from: promotion.when.from,
       to: promotion.when.to ?? null,
       pricesNow: isPriceChange(promotion),
+      waits: (proposal?.document ?? null) !== null,
     })),
     items: effect.items.size,
     stores: effect.stores,

@@ -1,3 +1,4 @@
+export * from './approval.ts';
 export * from './ask-price.ts';
 export * from './ask-price-across.ts';
 export * from './basket-checks.ts';
@@ -40,7 +41,9 @@ export * from './sending-store.ts';
 export * from './serve-terminal.ts';
 export * from './set-promotion-status.ts';
 export * from './sight.ts';
+export * from './step-promotion.ts';
 export * from './stockroom-store.ts';
 export * from './store-comparison.ts';
 export * from './templates.ts';
 export * from './terminal-trouble.ts';
+export * from './work-rules.ts';

@@ -3,6 +3,7 @@ import { storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { PlanBook, PromotionStore } from './plan-store.ts';
 import { seenOf, seenPromotion } from './sight.ts';
+import { waitingView } from './waiting-view.ts';
 
 /**
  * Every promotion with its sentence, by start; of a store's own people only those of their stores.
@@ -17,7 +18,7 @@ export async function listPromotions(
   const { document, compiled } = seenOf(whole, person);
   const names = namesOf(document);
   const all = await ports.promotions.all();
-  return all.flatMap(({ promotion: kept, revision }) => {
+  return all.flatMap(({ promotion: kept, revision, proposal }) => {
     const promotion = seenPromotion(kept, whole.compiled, person);
     if (!promotion) return [];
     const stores = storesOf(promotion.where ?? { all: true }, compiled.plan);
@@ -34,6 +35,8 @@ export async function listPromotions(
         priority: promotion.priority ?? 100,
         stores: stores.size,
         revision,
+        // What is not decided yet is the planners' matter.
+        waiting: person.stores === null ? waitingView(proposal) : null,
       },
     ];
   });

@@ -19,7 +19,15 @@ import {
   type PromotionDocument,
   type PromotionStatus,
 } from '../core/plan/index.ts';
-import type { PlanBook, PromotionStore, SaveResult } from './plan-store.ts';
+import {
+  changesAtOnce,
+  isStanding,
+  pricesAlike,
+  type WorkRules,
+  type WorkRulesStore,
+  withFreeOf,
+} from './approval.ts';
+import type { PlanBook, PromotionSave, PromotionStore, SaveResult, StoredPromotion } from './plan-store.ts';
 
 /** Tests a raw promotion against the plan it shall belong to. */
 export function readPromotionInput(raw: unknown, plan: PlanDocument): Outcome<PromotionDocument> {
@@ -30,15 +38,23 @@ export function readPromotionInput(raw: unknown, plan: PlanDocument): Outcome<Pr
   return faults.length > 0 ? failed({ kind: 'invalid', faults }) : done(shaped.value);
 }
 
+export interface SavedPromotion {
+  readonly revision: number;
+  /** What was written waits beside what stands. */
+  readonly waits: boolean;
+}
+
+type Ports = { book: PlanBook; promotions: PromotionStore; rules: WorkRulesStore };
+
 /**
- * Saves a new promotion or a new state of one. Who saves does not approve: what was approved and is changed here by
- * somebody who may not approve becomes a draft again.
+ * Saves a new promotion or a new state of one. What stands goes on as it is: a change of it waits beside until it is
+ * approved; its name, notes, badge and labels are changed at once.
  */
 export async function savePromotion(
-  ports: { book: PlanBook; promotions: PromotionStore },
+  ports: Ports,
   person: Person,
   input: { promotion: unknown; revision: number | null },
-): Promise<Outcome<{ revision: number }>> {
+): Promise<Outcome<SavedPromotion>> {
   if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
   const { document } = await ports.book.current();
   const read = readPromotionInput(input.promotion, document);
@@ -46,15 +62,63 @@ export async function savePromotion(
   if (input.revision === null && isReservedId(read.value.id))
     return invalid(['id'], `"${read.value.id}" is the name of a page or an action`, 'another id');
   const before = input.revision === null ? null : await ports.promotions.find(read.value.id);
-  const terms = before?.promotion.supplier;
-  const promotion: PromotionDocument = {
-    ...read.value,
-    // Who is not shown the terms cannot have meant to take them away.
-    ...(terms && !person.costs ? { supplier: terms } : {}),
-    status: may(person, 'approve') ? read.value.status : 'draft',
+  const terms = (before?.proposal?.document ?? before?.promotion)?.supplier;
+  // Who is not shown the terms cannot have meant to take them away.
+  const written = { ...read.value, ...(terms && !person.costs ? { supplier: terms } : {}) };
+  const save = savingOf(before, written, person, await ports.rules.current());
+  const { proposal, action } = save;
+  const result = await ports.promotions.save(save.promotion, input.revision, {
+    person: person.id,
+    action,
+    proposal,
+  });
+  const outcome = saved(result);
+  return outcome.ok ? done({ ...outcome.value, waits: (proposal?.document ?? null) !== null }) : outcome;
+}
+
+/** What is written where: in the promotion itself, or beside it. */
+function savingOf(
+  before: StoredPromotion | null,
+  written: PromotionDocument,
+  person: Person,
+  rules: WorkRules,
+): Required<Pick<PromotionSave, 'promotion' | 'action' | 'proposal'>> {
+  const live = before?.promotion ?? null;
+  const atOnce = changesAtOnce(person, rules);
+  const own = {
+    promotion: { ...written, status: statusOf(live, written.status, atOnce, person) },
+    proposal: null,
   };
-  const action = actionOf(before?.promotion ?? null, promotion);
-  return saved(await ports.promotions.save(promotion, input.revision, { person: person.id, action }));
+  if (!live || !isStanding(live) || !isStanding(own.promotion) || atOnce || pricesAlike(live, written))
+    return { ...own, action: actionOf(live, own.promotion) };
+  return {
+    promotion: { ...withFreeOf(live, written), status: own.promotion.status },
+    action: 'change written',
+    proposal: {
+      document: { ...written, status: live.status },
+      writtenBy: person.id,
+      submittedBy: null,
+      submittedAt: null,
+      returned: before?.proposal?.returned ?? null,
+    },
+  };
+}
+
+/** Saving approves nothing, but for those who may do so alone; what stood goes on, or is lessened. */
+function statusOf(
+  live: PromotionDocument | null,
+  wanted: PromotionStatus,
+  atOnce: boolean,
+  person: Person,
+): PromotionStatus {
+  if (!live || !isStanding(live)) {
+    if (wanted === 'approved') return atOnce ? 'approved' : 'draft';
+    return wanted === 'paused' ? 'draft' : wanted;
+  }
+  // To resume is to put back what was approved.
+  if (live.status === 'paused' && wanted === 'approved')
+    return may(person, 'approve') ? 'approved' : 'paused';
+  return wanted;
 }
 
 /** What is said of a new status, in the history of a promotion. */

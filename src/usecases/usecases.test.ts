@@ -30,14 +30,15 @@ describe('saving a promotion', () => {
     [planner, 'approved', 'draft'],
     [planner, 'paused', 'draft'],
     [approver, 'approved', 'approved'],
-    [approver, 'paused', 'paused'],
+    // Only what was approved can be paused.
+    [approver, 'paused', 'draft'],
   ] as const)('by a %j as %s makes it %s', async (who, asked, becomes) => {
     const ports = inMemory(SMALL);
     const outcome = await savePromotion(ports, who, {
       promotion: change('a', { status: asked }),
       revision: null,
     });
-    expect(outcome).toEqual({ ok: true, value: { revision: 1 } });
+    expect(outcome).toEqual({ ok: true, value: { revision: 1, waits: false } });
     expect(ports.saved[0]?.promotion.status).toBe(becomes);
     expect(ports.actions).toEqual([becomes === 'draft' ? 'created' : `created and ${becomes}`]);
   });
@@ -99,7 +100,8 @@ describe('the status of a promotion', () => {
     [planner, 'archived', 'archived'],
     [planner, 'draft', 'withdrawn'],
   ] as const)('is set by %j to %s, and told as "%s"', async (who, status, action) => {
-    const ports = inMemory(withPromotions(change('a')));
+    const before = status === 'approved' ? ('draft' as const) : ('approved' as const);
+    const ports = inMemory(withPromotions(change('a', { status: before })));
     expect(await setPromotionStatus(ports, who, { id: 'a', status, revision: 1 })).toMatchObject({
       ok: true,
     });

@@ -4,12 +4,15 @@ import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.
 import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/basket-check-store.ts';
 import type {
   CurrentPlan,
+  HistoryEntry,
   ItemSearch,
   PlanBook,
   PromotionStore,
   SendingStore,
   StockroomStore,
   StoredPromotion,
+  WorkRules,
+  WorkRulesStore,
 } from '../../src/usecases/index.ts';
 import { compiled } from './small-plan.ts';
 
@@ -23,9 +26,13 @@ export const person = (role: Role, stores: string[] | null = null): Person => ({
 });
 
 /** Ports in memory: a plan whose promotions can be saved, with nothing else behind it. */
-export function inMemory(document: PlanDocument): {
+export function inMemory(
+  document: PlanDocument,
+  rules: WorkRules = { another: false, stockroom: false },
+): {
   book: PlanBook;
   promotions: PromotionStore;
+  rules: WorkRulesStore;
   stockroom: StockroomStore;
   saved: StoredPromotion[];
   actions: string[];
@@ -33,10 +40,17 @@ export function inMemory(document: PlanDocument): {
   let current: CurrentPlan = { version: 1, document, compiled: compiled(document) };
   const saved: StoredPromotion[] = document.promotions.map((promotion) => stored(promotion, 1));
   const actions: string[] = [];
+  const history: (HistoryEntry & { subject: string })[] = [];
   const find = (id: string) => saved.find(({ promotion }) => promotion.id === id) ?? null;
   return {
     saved,
     actions,
+    rules: {
+      current: async () => rules,
+      set: async (next) => {
+        rules = next;
+      },
+    },
     book: { current: async () => current },
     stockroom: {
       findItems: async (search) => foundItems(current.document, search),
@@ -51,22 +65,37 @@ export function inMemory(document: PlanDocument): {
     promotions: {
       find: async (id) => find(id),
       all: async () => saved,
-      history: async () => [],
+      history: async (id) => history.filter((entry) => entry.subject === id).toReversed(),
       async saveAll(changes, by) {
         const stale = changes.find(
           ({ promotion, revision }) => (find(promotion.id)?.revision ?? null) !== revision,
         );
         if (stale) return { kind: 'stale', id: stale.promotion.id };
-        for (const { promotion, revision, action } of changes)
-          await this.save(promotion, revision, { person: by, action });
+        for (const { promotion, revision, ...change } of changes)
+          await this.save(promotion, revision, { person: by, ...change });
         return { kind: 'saved' };
       },
       async save(promotion, revision, change) {
         const before = find(promotion.id);
         if ((before?.revision ?? null) !== revision) return { kind: 'stale', current: before };
         if (before) saved.splice(saved.indexOf(before), 1);
-        saved.push(stored(promotion, (revision ?? 0) + 1));
+        const waiting = change.proposal === undefined ? (before?.proposal ?? null) : change.proposal;
+        saved.push({
+          ...stored(promotion, (revision ?? 0) + 1),
+          proposal: waiting,
+          updatedBy: change.person,
+        });
         actions.push(change.action);
+        history.push({
+          id: history.length + 1,
+          subject: promotion.id,
+          at: '2027-03-01T00:00:00Z',
+          personId: change.person,
+          person: change.person,
+          action: change.action,
+          before: before?.promotion ?? null,
+          after: waiting?.document ?? promotion,
+        });
         const promotions = saved.map((one) => one.promotion);
         const next = { ...current.document, promotions };
         current = { version: current.version + 1, document: next, compiled: compiled(next) };
@@ -103,6 +132,7 @@ export function checksInMemory(): BasketCheckStore & { runs: number } {
 
 const stored = (promotion: PromotionDocument, revision: number): StoredPromotion => ({
   promotion,
+  proposal: null,
   revision,
   updatedBy: null,
   updatedAt: '2027-03-01T00:00:00Z',

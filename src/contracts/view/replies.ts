@@ -1,5 +1,6 @@
 import type { TermsOutlived } from '../../core/consequences/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
+import type { Difference } from '../../core/sentence/index.ts';
 import type { LostReason, PriceProblem } from '../../core/tag-price/index.ts';
 import type { SheetLine } from '../../core/worksheet/index.ts';
 import type { TerminalTrouble } from './today.ts';
@@ -16,6 +17,42 @@ export interface PromotionSummary {
   readonly priority: number;
   readonly stores: number;
   readonly revision: number;
+  /** Where what waits beside it stands; null: nothing waits. */
+  readonly waiting: Waiting | null;
+}
+
+/** A change is being written, was submitted, or was sent back; a draft is submitted or was sent back. */
+export interface Waiting {
+  readonly state: 'written' | 'submitted' | 'sent-back';
+  /** Whether it is a change of what stands; else a draft waits as it is. */
+  readonly change: boolean;
+  /** Who wrote or submitted it, by id. */
+  readonly by: string;
+  readonly reason: string | null;
+}
+
+/** A promotion that was opened, with what waits beside it and what happened to it. */
+export interface OpenedPromotion {
+  readonly promotion: PromotionDocument;
+  readonly revision: number;
+  readonly waiting: Waiting | null;
+  /** The change that waits: what it would become, and what it says otherwise. */
+  readonly change: {
+    readonly promotion: PromotionDocument;
+    readonly sentence: string;
+    readonly differences: readonly Difference[];
+  } | null;
+  readonly rules: { readonly another: boolean; readonly stockroom: boolean };
+  readonly history: readonly {
+    readonly id: number;
+    readonly at: string;
+    /** By name; null: the set-up. */
+    readonly person: string | null;
+    readonly action: string;
+    readonly differences: readonly Difference[];
+    /** Whether that state of it can be opened. */
+    readonly opens: boolean;
+  }[];
 }
 
 /** How much of the time around a moment is looked at. */

@@ -1,4 +1,5 @@
 export * from './deal-sentence.ts';
+export * from './difference.ts';
 export * from './duration-words.ts';
 export * from './formula-words.ts';
 export * from './moment-words.ts';

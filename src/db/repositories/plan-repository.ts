@@ -1,4 +1,4 @@
-import { and, asc, gt, sql } from 'drizzle-orm';
+import { and, asc, gt, notInArray, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { PlanWriter } from '../../usecases/plan-store.ts';
@@ -55,6 +55,9 @@ export async function markOf(db: Database, version: number): Promise<string> {
 /** To the microsecond when the change was made, and which one it was. */
 const markColumn = sql`entry.id || ' ' || extract(epoch from entry.at)::text`;
 
+/** What is on record and changes no plan. */
+const BESIDE_THE_PLAN = ['proposal', 'work rules'];
+
 /** One change of the plan, as it can be made once more on a plan in memory. */
 export type PlanStep =
   | { readonly kind: 'promotion'; readonly promotion: PromotionDocument }
@@ -68,7 +71,7 @@ export async function stepsSince(db: Database, version: number): Promise<readonl
   const entries = await db
     .select({ kind: t.auditEntry.subjectKind, table: t.auditEntry.subject, after: t.auditEntry.after })
     .from(t.auditEntry)
-    .where(and(gt(t.auditEntry.planVersion, version)))
+    .where(and(gt(t.auditEntry.planVersion, version), notInArray(t.auditEntry.subjectKind, BESIDE_THE_PLAN)))
     .orderBy(asc(t.auditEntry.planVersion), asc(t.auditEntry.id));
   const steps = entries.map(({ kind, table, after }): PlanStep | null => {
     if (after === null) return null;

@@ -25,3 +25,10 @@ export async function raisePlanVersion(tx: Transaction, from?: number): Promise<
   await tx.execute(sql`select pg_notify(${PLAN_CHANGED}, ${String(row.version)})`);
   return row.version;
 }
+
+/** The version that stands, for an entry in the trail that changes no plan. */
+export async function planVersionOf(tx: Transaction): Promise<number> {
+  const [row] = await tx.select({ version: t.chain.planVersion }).from(t.chain);
+  if (!row) throw new PlanMovedOn();
+  return row.version;
+}

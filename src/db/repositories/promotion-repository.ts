@@ -1,9 +1,16 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { isDeepStrictEqual } from 'node:util';
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import type { PromotionStore, SaveResult, StoredPromotion } from '../../usecases/plan-store.ts';
+import type {
+  PromotionStore,
+  Proposal,
+  SavedChange,
+  SaveResult,
+  StoredPromotion,
+} from '../../usecases/plan-store.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
-import { raisePlanVersion, type Transaction } from './plan-version.ts';
+import { planVersionOf, raisePlanVersion, type Transaction } from './plan-version.ts';
 import { fromRow, toRow } from './promotion-rows.ts';
 import { promotionTargets } from './rule-targets.ts';
 
@@ -15,8 +22,8 @@ export function promotionRepository(db: Database): PromotionStore {
     async saveAll(changes, person) {
       try {
         await db.transaction(async (tx) => {
-          for (const { promotion, revision, action } of changes) {
-            const result = await save(tx, promotion, revision, { person, action });
+          for (const { promotion, revision, ...change } of changes) {
+            const result = await save(tx, promotion, revision, { person, ...change });
             if (result.kind === 'stale') throw new Overtaken(promotion.id);
           }
         });
@@ -28,12 +35,27 @@ export function promotionRepository(db: Database): PromotionStore {
     },
     async history(id) {
       const rows = await db
-        .select({ at: t.auditEntry.at, person: t.person.name, action: t.auditEntry.action })
+        .select({
+          id: t.auditEntry.id,
+          at: t.auditEntry.at,
+          personId: t.auditEntry.person,
+          person: t.person.name,
+          action: t.auditEntry.action,
+          before: t.auditEntry.before,
+          after: t.auditEntry.after,
+        })
         .from(t.auditEntry)
         .leftJoin(t.person, eq(t.person.id, t.auditEntry.person))
-        .where(and(eq(t.auditEntry.subjectKind, 'promotion'), eq(t.auditEntry.subject, id)))
+        .where(
+          and(inArray(t.auditEntry.subjectKind, ['promotion', 'proposal']), eq(t.auditEntry.subject, id)),
+        )
         .orderBy(desc(t.auditEntry.id));
-      return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+      return rows.map(({ before, after, ...row }) => ({
+        ...row,
+        at: row.at.toISOString(),
+        before: before as PromotionDocument | null,
+        after: after as PromotionDocument | null,
+      }));
     },
   };
   return store;
@@ -56,9 +78,11 @@ async function findPromotion(db: Reader, id: string): Promise<StoredPromotion | 
     .from(t.promotionCode)
     .where(eq(t.promotionCode.promotion, id))
     .orderBy(asc(t.promotionCode.code));
+  const [waiting] = await db.select().from(t.proposal).where(eq(t.proposal.promotion, id));
   return stored(
     row,
     codes.map(({ code }) => code),
+    waiting,
   );
 }
 
@@ -71,12 +95,18 @@ async function allPromotions(db: Reader): Promise<StoredPromotion[]> {
     codes.set(promotion, [...(codes.get(promotion) ?? []), code]);
   }
   const rows = await db.select().from(t.promotion).orderBy(asc(t.promotion.startsAt), asc(t.promotion.id));
-  return rows.map((row) => stored(row, codes.get(row.id) ?? []));
+  const waiting = new Map((await db.select().from(t.proposal)).map((one) => [one.promotion, one]));
+  return rows.map((row) => stored(row, codes.get(row.id) ?? [], waiting.get(row.id)));
 }
 
-function stored(row: typeof t.promotion.$inferSelect, codes: readonly string[]): StoredPromotion {
+function stored(
+  row: typeof t.promotion.$inferSelect,
+  codes: readonly string[],
+  waiting: typeof t.proposal.$inferSelect | undefined,
+): StoredPromotion {
   return {
     promotion: fromRow(row, codes),
+    proposal: waiting ? proposalOf(waiting) : null,
     revision: row.revision,
     updatedBy: row.updatedBy,
     updatedAt: row.updatedAt.toISOString(),
@@ -87,10 +117,13 @@ async function save(
   tx: Transaction,
   promotion: PromotionDocument,
   revision: number | null,
-  change: { person: string; action: string },
+  change: SavedChange,
 ): Promise<SaveResult> {
   const before = await findPromotion(tx, promotion.id);
-  const row = { ...toRow(promotion), updatedBy: change.person, updatedAt: new Date() };
+  // The plan moves on only where the promotion itself does: what waits beside it prices nothing.
+  const same = revision !== null && before !== null && isDeepStrictEqual(before.promotion, promotion);
+  const touched = same ? {} : { updatedBy: change.person, updatedAt: new Date() };
+  const row = { ...toRow(promotion), ...touched };
   const written =
     revision === null
       ? await tx
@@ -104,18 +137,53 @@ async function save(
           .where(and(eq(t.promotion.id, promotion.id), eq(t.promotion.revision, revision)))
           .returning({ revision: t.promotion.revision });
   if (written.length === 0) return { kind: 'stale', current: before };
-  await writeParts(tx, promotion);
-  const planVersion = await raisePlanVersion(tx);
-  await tx.insert(t.auditEntry).values({
+  if (!same) await writeParts(tx, promotion);
+  if (change.proposal !== undefined) await writeProposal(tx, promotion.id, change.proposal);
+  const planVersion = same ? await planVersionOf(tx) : await raisePlanVersion(tx);
+  const waiting = change.proposal?.document;
+  const entry = {
     person: change.person,
-    action: change.action,
-    subjectKind: 'promotion',
     subject: promotion.id,
     before: before?.promotion ?? null,
-    after: promotion,
     planVersion,
-  });
+  };
+  // A server that follows the plan takes what became of promotions from here: what waits is of another kind.
+  if (!same)
+    await tx.insert(t.auditEntry).values({
+      ...entry,
+      subjectKind: 'promotion',
+      action: waiting ? 'words changed' : change.action,
+      after: promotion,
+    });
+  if (same || waiting)
+    await tx.insert(t.auditEntry).values({
+      ...entry,
+      subjectKind: 'proposal',
+      action: change.action,
+      after: waiting ?? promotion,
+    });
   return { kind: 'saved', revision: written[0]!.revision };
+}
+
+const proposalOf = (row: typeof t.proposal.$inferSelect): Proposal => ({
+  document: row.document,
+  writtenBy: row.writtenBy,
+  submittedBy: row.submittedBy,
+  submittedAt: row.submittedAt?.toISOString() ?? null,
+  returned: row.returnedBy === null ? null : { by: row.returnedBy, reason: row.reason ?? '' },
+});
+
+async function writeProposal(tx: Transaction, id: string, proposal: Proposal | null): Promise<void> {
+  await tx.delete(t.proposal).where(eq(t.proposal.promotion, id));
+  if (!proposal) return;
+  const { submittedAt, returned, ...rest } = proposal;
+  await tx.insert(t.proposal).values({
+    ...rest,
+    promotion: id,
+    submittedAt: submittedAt === null ? null : new Date(submittedAt),
+    returnedBy: returned?.by ?? null,
+    reason: returned?.reason ?? null,
+  });
 }
 
 async function writeParts(tx: Transaction, promotion: PromotionDocument): Promise<void> {

@@ -101,6 +101,7 @@ const KEPT = [
   { table: 'price_file', of: 'store' },
   { table: 'terminal_state', of: 'terminal' },
   { table: 'person_store', of: 'store' },
+  { table: 'proposal', of: 'promotion' },
 ] as const;
 
 async function setAside(tx: Transaction): Promise<void> {
@@ -118,7 +119,7 @@ async function putBack(tx: Transaction): Promise<void> {
 }
 
 async function empty(tx: Transaction): Promise<void> {
-  await tx.execute(sql`truncate table rule_reference, promotion_code, promotion, shopper_membership, shopper, shopper_group,
+  await tx.execute(sql`truncate table rule_reference, promotion_code, proposal, promotion, shopper_membership, shopper, shopper_group,
     price_list_price, price_list, range, item_set, item_price, item, node, terminal_state, price_file, person_store,
     terminal, store_group, store, zone cascade`);
 }

@@ -35,6 +35,10 @@ export const chain = pgTable(
     demo: boolean().notNull().default(false),
     /** When a restored backup was last noticed. */
     restoredAt: timestamp({ withTimezone: true }),
+    /** What somebody wrote is approved by somebody else. */
+    approvalByAnother: boolean().notNull().default(true),
+    /** Regular prices and what changes the goods or places of approved promotions wait for approval too. */
+    approvalOfStockroom: boolean().notNull().default(true),
     /** The highest number of a price file that the backup did not know and that a terminal held. */
     lostNumber: bigint({ mode: 'number' }),
   },

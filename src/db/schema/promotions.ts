@@ -81,3 +81,16 @@ export const promotionCode = pgTable(
   },
   (t) => [primaryKey({ columns: [t.promotion, t.code] })],
 );
+
+/** What waits beside a promotion: a change of it, or, with no document, its approval. */
+export const proposal = pgTable('proposal', {
+  promotion: text()
+    .primaryKey()
+    .references(() => promotion.id, { onDelete: 'cascade' }),
+  document: jsonb().$type<PromotionDocument>(),
+  writtenBy: text().notNull(),
+  submittedBy: text(),
+  submittedAt: timestamp({ withTimezone: true }),
+  returnedBy: text(),
+  reason: text(),
+});

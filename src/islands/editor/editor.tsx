@@ -1,7 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
-import { idInAddress } from '../../contracts/index.ts';
-import { type KeptDraft, type LensView, lensQuery } from '../../contracts/view/index.ts';
+import { idInAddress, type PromotionStep } from '../../contracts/index.ts';
+import {
+  type KeptDraft,
+  type LensView,
+  lensQuery,
+  type OpenedPromotion,
+} from '../../contracts/view/index.ts';
 import { isPriceChange, type PromotionDocument, type WorksheetDocument } from '../../core/plan/index.ts';
 import type { TrialLine } from '../basket/index.ts';
 import { useChoices } from '../selection/index.ts';
@@ -24,19 +29,19 @@ import {
   withSheetPrices,
 } from './draft.ts';
 import { otherFaults } from './faults.ts';
-import { History, type HistoryRow } from './history.tsx';
+import { History } from './history.tsx';
 import { SentenceForm } from './sentence-form.tsx';
 import { useKeptDraft } from './use-kept-draft.ts';
 import { usePreview } from './use-preview.ts';
 import { useUndo } from './use-undo.ts';
+import { WaitingBeside } from './waiting-beside.tsx';
 import { WhenWarnings } from './when-warnings.tsx';
 
-/** What was opened: a promotion with its revision, or nothing yet. */
-export interface Opened {
-  readonly promotion: PromotionDocument;
-  readonly revision: number;
-  readonly history: readonly HistoryRow[];
-}
+/** What was opened: a promotion with what waits beside it; `promotion` stands. */
+export type Opened = OpenedPromotion;
+
+/** What is written on: the change that waits, or what stands. */
+const written = ({ promotion, change }: Opened): PromotionDocument => change?.promotion ?? promotion;
 
 export interface EditorProps {
   readonly view: LensView;
@@ -47,6 +52,8 @@ export interface EditorProps {
   readonly unsaved?: KeptDraft | null;
   readonly plans: boolean;
   readonly approves: boolean;
+  /** A state that is past is looked at: when it was, and what was done then. */
+  readonly past?: { readonly at: string; readonly action: string } | null;
 }
 
 export function Editor(props: EditorProps) {
@@ -64,10 +71,10 @@ export type Saving =
   | { readonly kind: 'saved'; readonly words: string }
   | { readonly kind: 'refused'; readonly refusal: Refusal };
 
-function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: EditorProps) {
+function Desk({ view, opened, begin = null, unsaved = null, plans, approves, past = null }: EditorProps) {
   const [fresh] = useState(() => begin ?? newDraft(view, ''));
   const [draft, setDraft] = useState<Draft>(
-    () => (unsaved?.draft as Draft | undefined) ?? (opened ? draftOf(opened.promotion) : fresh),
+    () => (unsaved?.draft as Draft | undefined) ?? (opened ? draftOf(written(opened)) : fresh),
   );
   const [newKey] = useState(() => unsaved?.key ?? `new-${Math.random().toString(36).slice(2, 10)}`);
   const undo = useUndo(draft, setDraft);
@@ -75,7 +82,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
   const [saving, setSaving] = useState<Saving>({ kind: 'idle' });
   const client = useQueryClient();
   const choices = useChoices();
-  const dirty = JSON.stringify(draft) !== JSON.stringify(kept?.promotion ?? fresh);
+  const dirty = JSON.stringify(draft) !== JSON.stringify(kept ? written(kept) : fresh);
   const keeping = useKeptDraft(kept?.promotion.id ?? newKey, draft, {
     dirty: plans && dirty,
     revision: kept?.revision ?? null,
@@ -109,15 +116,18 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
     const promotion = kept ? whole : { ...whole, id: idFor(whole.name, crypto.randomUUID().slice(0, 6)) };
     setSaving({ kind: 'saving' });
     try {
-      await (kept
-        ? ask(pathOf(promotion.id), { method: 'PUT', body: { promotion, revision: kept.revision } })
-        : ask('/api/promotions', { method: 'POST', body: { promotion } }));
+      const { waits } = await (kept
+        ? ask<SavedReply>(pathOf(promotion.id), {
+            method: 'PUT',
+            body: { promotion, revision: kept.revision },
+          })
+        : ask<SavedReply>('/api/promotions', { method: 'POST', body: { promotion } }));
       const stands = await ask<Opened>(pathOf(promotion.id));
       setKept(stands);
-      setDraft(draftOf(stands.promotion));
+      setDraft(draftOf(written(stands)));
       history.replaceState(null, '', `/plan/${idInAddress(promotion.id)}${lensQuery(view.lens)}`);
       document.title = `${promotion.name} · Bell Tag`;
-      setSaving({ kind: 'saved', words });
+      setSaving({ kind: 'saved', words: waits ? WAITS : words });
       if (!kept) await ask(`/api/drafts/${newKey}`, { method: 'DELETE', body: {} }).catch(() => {});
       await client.invalidateQueries({ queryKey: ['preview'] });
     } catch (error) {
@@ -129,7 +139,23 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
   async function reopen(): Promise<void> {
     const stands = await ask<Opened>(pathOf(draft.id));
     setKept(stands);
-    setDraft(draftOf(stands.promotion));
+    setDraft(draftOf(written(stands)));
+  }
+
+  /** A step on the way to approval. */
+  async function step(body: { step: PromotionStep; reason?: string }, words: string): Promise<void> {
+    if (!kept) return;
+    setSaving({ kind: 'saving' });
+    try {
+      await ask(`${pathOf(kept.promotion.id)}/step`, {
+        method: 'POST',
+        body: { ...body, revision: kept.revision },
+      });
+      await reopen();
+      setSaving({ kind: 'saved', words });
+    } catch (error) {
+      setSaving({ kind: 'refused', refusal: refusalOf(error) });
+    }
   }
 
   const sheet = sheetOf(draft);
@@ -137,7 +163,8 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
   const faults = refusal?.faults ?? [];
   const loose =
     refusal && (faults.length === 0 || otherFaults(faults, isDeal(draft)).length > 0) ? refusal : null;
-  const theirs = refusal?.status === 409 ? (refusal.current as Opened | undefined) : undefined;
+  const theirs =
+    refusal?.status === 409 ? (refusal.current as Pick<Opened, 'promotion'> | undefined) : undefined;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-8 xl:grid-cols-[minmax(0,1fr)_minmax(0,33rem)]">
       <div className="min-w-0" data-column="">
@@ -146,6 +173,14 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
             Plan
           </a>
         </p>
+        {past && kept ? (
+          <p role="status" className="mt-2 border-primary border-l-4 pl-3 text-sm">
+            This is how it stood when it was {past.action}. Nothing is changed here.{' '}
+            <a className="link" href={`/plan/${idInAddress(kept.promotion.id)}${lensQuery(view.lens)}`}>
+              See it as it stands
+            </a>
+          </p>
+        ) : null}
         {unsaved && dirty ? (
           <p role="status" className="mt-2 border-primary border-l-4 pl-3 text-sm">
             This is what you were writing, not saved yet
@@ -153,7 +188,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
             <button
               type="button"
               className="link"
-              onClick={() => change(kept ? draftOf(kept.promotion) : fresh)}
+              onClick={() => change(kept ? draftOf(written(kept)) : fresh)}
             >
               Put it aside
             </button>
@@ -186,13 +221,12 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
         {theirs ? (
           <Conflict
             theirs={theirs}
-            onTake={() => {
-              setKept({ ...theirs, history: kept?.history ?? [] });
-              setDraft(draftOf(theirs.promotion));
+            onTake={async () => {
+              await reopen();
               setSaving({ kind: 'idle' });
             }}
-            onKeep={() => {
-              setKept({ ...theirs, history: kept?.history ?? [] });
+            onKeep={async () => {
+              setKept(await ask<Opened>(pathOf(draft.id)));
               setSaving({ kind: 'idle' });
             }}
           />
@@ -209,6 +243,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
           now={view.now}
           shut={preview.prices?.shut ?? preview.deal?.shut ?? []}
         />
+        {kept ? <WaitingBeside opened={kept} plans={plans} /> : null}
         <Actions
           draft={draft}
           kept={kept}
@@ -217,6 +252,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
           plans={plans}
           approves={approves}
           onSave={save}
+          onStep={step}
           onUndo={undo.undo}
           onRedo={undo.redo}
           keeping={keeping}
@@ -224,7 +260,15 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
           sendPath={`/send${lensQuery(view.lens)}`}
         />
         {kept && plans && !dirty ? <Again kept={kept} view={view} onEnded={reopen} /> : null}
-        {kept && kept.history.length > 0 ? <History rows={kept.history} now={view.now} /> : null}
+        {kept && kept.history.length > 0 ? (
+          <History
+            rows={kept.history}
+            now={view.now}
+            pathOf={(entry) =>
+              `/plan/${idInAddress(kept.promotion.id)}${lensQuery(view.lens, { state: String(entry) })}`
+            }
+          />
+        ) : null}
       </div>
       {isDeal(draft) ? (
         <DealBeside
@@ -266,17 +310,33 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves }: E
 }
 
 /** The prices of the worksheet that was saved; null where there is none. */
-const savedPrices = (kept: Opened | null) =>
-  kept && sheetOf(draftOf(kept.promotion)) && isPriceChange(kept.promotion) ? kept.promotion.offer : null;
+const savedPrices = (kept: Opened | null) => {
+  const promotion = kept && written(kept);
+  return promotion && isPriceChange(promotion) && promotion.offer.worksheet ? promotion.offer : null;
+};
 
 const withSheet = (draft: PriceChangeDraft, worksheet: WorksheetDocument): PriceChangeDraft => ({
   ...draft,
   offer: { ...draft.offer, worksheet },
 });
 
+interface SavedReply {
+  readonly waits: boolean;
+}
+
+const WAITS = 'Kept as a change. What is approved goes on as it is until this is approved too.';
+
 const pathOf = (id: string): string => `/api/promotions/${idInAddress(id)}`;
 
-function Conflict({ theirs, onTake, onKeep }: { theirs: Opened; onTake: () => void; onKeep: () => void }) {
+function Conflict({
+  theirs,
+  onTake,
+  onKeep,
+}: {
+  theirs: Pick<Opened, 'promotion'>;
+  onTake: () => void;
+  onKeep: () => void;
+}) {
   return (
     <div role="alert" className="mt-4 border-error border-l-4 pl-3">
       <p>

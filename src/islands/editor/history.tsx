@@ -1,20 +1,40 @@
+import type { OpenedPromotion } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
+import { Differences } from './differences.tsx';
 
-export interface HistoryRow {
-  readonly at: string;
-  readonly person: string | null;
-  readonly action: string;
-}
-
-/** Who did what, newest first, in the reader's own time. */
-export function History({ rows, now }: { rows: readonly HistoryRow[]; now: string }) {
+/** Who did what, newest first, in the reader's own time, with what it was before. */
+export function History({
+  rows,
+  now,
+  pathOf,
+}: {
+  rows: OpenedPromotion['history'];
+  now: string;
+  /** Where that state of it is shown. */
+  pathOf: (entry: number) => string;
+}) {
   return (
     <section className="mt-8">
       <h2 className="hairline border-b pb-1 text-lg">What happened to it</h2>
       <ul className="text-sm">
-        {rows.map(({ at, person, action }) => (
-          <li key={at} className="hairline border-b py-1.5">
+        {rows.map(({ id, at, person, action, differences, opens }) => (
+          <li key={id} className="hairline border-b py-1.5">
             {action} by {person ?? 'the set-up'}, {shortMoment(readersTime(at), now)}
+            {opens ? (
+              <a className="link ml-3" href={pathOf(id)}>
+                as it was then
+              </a>
+            ) : null}
+            {differences.length > 0 ? (
+              <details>
+                <summary className="link quiet py-0.5">
+                  {differences.length === 1
+                    ? `${differences[0]!.what}: one change`
+                    : `${differences.length} changes`}
+                </summary>
+                <Differences of={differences} />
+              </details>
+            ) : null}
           </li>
         ))}
       </ul>

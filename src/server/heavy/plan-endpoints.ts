@@ -10,6 +10,8 @@ import {
   previewRequest,
   repriceRequest,
   savePromotionRequest,
+  statusRequest,
+  stepRequest,
   templateRequest,
   worksheetRequest,
 } from '../../contracts/index.ts';
@@ -27,6 +29,8 @@ import {
   previewPromotion,
   savePromotion,
   seenBy,
+  setPromotionStatus,
+  stepPromotion,
 } from '../../usecases/index.ts';
 import { parseJson } from '../read-body.ts';
 import { failureReply, json, outcomeReply } from '../reply.ts';
@@ -71,6 +75,14 @@ export const PLAN_ENDPOINTS = {
           })
         : outcomeReply(await savePromotion(app, person, { promotion, revision })),
   ),
+  'promotion-status': onBody(statusRequest, async ({ app, person, input, params }) =>
+    outcomeReply(await setPromotionStatus(app, person, { id: params.id!, ...input })),
+  ),
+  'promotion-step': onBody(stepRequest, async ({ app, person, input, params, now }) => {
+    const { step, revision, reason = '' } = input;
+    const at = new Date(now).toISOString();
+    return outcomeReply(await stepPromotion(app, person, { id: params.id!, step, reason, revision }, at));
+  }),
   'many-promotions': onBody(manyRequest, async ({ app, person, input, now }) => {
     const { dry = false, days = 0, ...rest } = input;
     const request = { ...rest, days };
