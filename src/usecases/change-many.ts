@@ -23,6 +23,7 @@ import { approved, changesAtOnce, isStanding, type WorkRules, type WorkRulesStor
 import type { CurrentPlan, PlanBook, PromotionSave, PromotionStore, StoredPromotion } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
 import { mayResume } from './set-promotion-status.ts';
+import { proposalAfter } from './step-promotion.ts';
 
 export interface ManyRequest {
   readonly ids: readonly string[];
@@ -34,6 +35,7 @@ export interface ManyRequest {
 }
 
 const NEEDS: Readonly<Record<ManyAction, Permission>> = {
+  submit: 'plan',
   approve: 'approve',
   withdraw: 'plan',
   pause: 'plan',
@@ -45,6 +47,7 @@ const NEEDS: Readonly<Record<ManyAction, Permission>> = {
 };
 
 const WORDS: Readonly<Record<ManyAction, string>> = {
+  submit: 'submitted',
   approve: 'approved',
   withdraw: 'withdrawn',
   pause: 'paused',
@@ -109,6 +112,20 @@ async function planMany(
   for (const [i, id] of ids.entries()) {
     const found = all.get(id);
     if (!found) return failed({ kind: 'not-found', what: `promotion ${id}` });
+    if (action === 'submit') {
+      const submission = proposalAfter(found, person, { step: 'submit', reason: '', now: minuteText(now) });
+      if ('fault' in submission)
+        faults.push({
+          path: ['ids', i],
+          what: `“${found.promotion.name}”: ${submission.fault}`,
+          wanted: submission.wanted,
+        });
+      else {
+        const { promotion, revision } = found;
+        saves.push({ promotion, revision, action: WORDS[action], proposal: submission.proposal });
+      }
+      continue;
+    }
     const next =
       action === 'approve'
         ? refusing(approved(found, person, rules))
@@ -127,6 +144,8 @@ async function planMany(
   }
   return faults.length > 0 ? failed({ kind: 'invalid', faults }) : done(saves);
 }
+
+const minuteText = (now: Instant): string => new Date(now).toISOString();
 
 const refusing = (next: ReturnType<typeof approved>): After => next;
 
@@ -171,8 +190,9 @@ function after(
       ? { promotion: { ...promotion, status: next } }
       : { fault: `is ${status}`, wanted: `one that is ${from.join(' or ')}` };
   switch (action) {
+    case 'submit':
     case 'approve':
-      return to('approved', ['draft']);
+      return { promotion };
     case 'withdraw':
       return to('draft', ['approved', 'paused', 'archived']);
     case 'pause':

@@ -54,7 +54,6 @@ function barOf({ promotion, revision }: StoredPromotion, sentence: string): Cale
     to: when.to ?? null,
     partly: when.repeat !== undefined || when.windows !== undefined,
     revision,
-    movable: promotion.offer.kind === 'priceChange',
   };
 }
 

@@ -2,6 +2,7 @@ import {
   type BasketCheckView,
   type Finding,
   type LensView,
+  may,
   type Person,
   type PromotionSummary,
   sees,
@@ -14,6 +15,7 @@ import { minorUnits } from '../core/money/index.ts';
 import type { Item, StoreDocument } from '../core/plan/index.ts';
 import { book, NO_PRICE } from '../core/price-book/index.ts';
 import { isEmpty } from '../core/price-file/index.ts';
+import type { WorkRules, WorkRulesStore } from './approval.ts';
 import type { BasketCheckStore } from './basket-check-store.ts';
 import { runBasketChecks } from './basket-checks.ts';
 import { listPromotions } from './list-promotions.ts';
@@ -31,6 +33,7 @@ export async function lookAtToday(
   ports: {
     book: PlanBook;
     promotions: PromotionStore;
+    rules: WorkRulesStore;
     sending: SendingStore;
     compare: StoreComparison;
     checks: BasketCheckStore;
@@ -53,7 +56,7 @@ export async function lookAtToday(
     live: approved.filter((one) => one.from <= from && (one.to === null || one.to > from)).length,
     starting: approved.filter((one) => within(one.from)).sort((a, b) => (a.from < b.from ? -1 : 1)),
     ending: approved.filter((one) => within(one.to)).sort((a, b) => (a.to! < b.to! ? -1 : 1)),
-    drafts: all.filter(({ status }) => status === 'draft'),
+    ...whatWaits(all, person, await ports.rules.current()),
     unsent: await unsent(ports.compare, whole, person, now),
     terminals: await countTerminals(ports.sending, current, person, now),
     findings: [
@@ -61,6 +64,23 @@ export async function lookAtToday(
       ...openEnds(approved, from),
       ...(person.costs ? belowCost(current, view, at) : []),
     ],
+  };
+}
+
+/** What is on its way to approval, as it concerns a person. */
+function whatWaits(
+  all: readonly PromotionSummary[],
+  person: Person,
+  { another }: WorkRules,
+): Pick<TodayView, 'toApprove' | 'sentBack' | 'submitted' | 'drafts'> {
+  const submitted = all.filter(({ waiting }) => waiting?.state === 'submitted');
+  const own = ({ waiting }: PromotionSummary) =>
+    !may(person, 'approve') || (another && waiting?.by === person.id);
+  return {
+    toApprove: submitted.filter((one) => !own(one)),
+    submitted: submitted.filter(own),
+    sentBack: all.filter(({ waiting }) => waiting?.state === 'sent-back'),
+    drafts: all.filter(({ status, waiting }) => (waiting ? waiting.state === 'written' : status === 'draft')),
   };
 }
 

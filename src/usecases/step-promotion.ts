@@ -52,7 +52,8 @@ type Next =
   | { readonly proposal: Proposal | null }
   | { readonly fault: string; readonly wanted: string; readonly path?: string[] };
 
-function proposalAfter(
+/** What waits after a step; or why it cannot be taken. */
+export function proposalAfter(
   { promotion, proposal, updatedBy }: StoredPromotion,
   person: Person,
   { step, reason, now }: { step: Exclude<PromotionStep, 'approve'>; reason: string; now: string },

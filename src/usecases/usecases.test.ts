@@ -457,6 +457,7 @@ describe('today', () => {
     expect(today.starting.map(({ id }) => id)).toEqual(['soon']);
     expect(today.ending.map(({ id }) => id)).toEqual(['ends']);
     expect(today.drafts.map(({ id }) => id)).toEqual(['draft']);
+    expect([today.toApprove, today.sentBack, today.submitted]).toEqual([[], [], []]);
     expect(today.unsent.stores).toBe(2);
     expect(today.findings).toEqual([
       { code: 'open-end', promotion: { id: 'open', name: 'open' } },

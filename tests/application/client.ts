@@ -55,3 +55,16 @@ export async function as(name: DemoName): Promise<Client> {
       .join('; '),
   );
 }
+
+/** Saves a promotion and has it approved on the way that the chain wants: written by one, approved by another. */
+export async function saveApproved(promotion: { id: string }): Promise<void> {
+  const [ines, rufus] = [await as('ines'), await as('rufus')];
+  const path = `/api/promotions/${promotion.id}`;
+  const made = await ines.send('POST', '/api/promotions', { promotion: { ...promotion, status: 'draft' } });
+  const submitted = await ines.send('POST', `${path}/step`, { step: 'submit', revision: made.body.revision });
+  const approved = await rufus.send('POST', `${path}/step`, {
+    step: 'approve',
+    revision: submitted.body.revision,
+  });
+  if (approved.status !== 200) throw new Error(JSON.stringify([made, submitted, approved]));
+}

@@ -64,9 +64,13 @@ test('a price change goes from the plan to the till, and switches at nine in two
   await page.getByText('Saved.').waitFor();
   const path = new URL(page.url()).pathname;
   expect(path).toMatch(/^\/plan\/sun-care-for-the-long-weekend-/);
+  await page.getByRole('button', { name: 'Submit for approval' }).click();
+  await page.getByText(/^Submitted\./).waitFor();
 
   // Somebody else approves it.
   const approver = await sitDown(browser, 'rufus');
+  await approver.page.goto('/today');
+  await approver.page.getByText('A draft to look at and approve').first().waitFor();
   await approver.page.goto(path);
   await settled(approver.page);
   await approver.page.getByRole('button', { name: 'Approve', exact: true }).click();

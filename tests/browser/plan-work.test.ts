@@ -1,9 +1,9 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { as } from '../application/client.ts';
+import { as, saveApproved } from '../application/client.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
-import { openBrowser, openPart, settled, sitDown, toColumn } from './desk.ts';
+import { accessFaults, openBrowser, openPart, settled, sitDown, toColumn } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -86,6 +86,97 @@ test('a worksheet: two passes, a line by hand, one taken out, saved and opened a
   await page.context().close();
 });
 
+test(
+  'what is approved goes on while its change waits, is sent back with a word, and approved in the end',
+  LONG,
+  async () => {
+    await saveApproved(named('stands'));
+    const ines = await sitDown(browser, 'ines');
+    await ines.page.goto('/plan/stands');
+    await settled(ines.page);
+    await openPart(ines.page, /^Priority:/);
+    await ines.page.getByLabel(/^Priority; 1 comes first/).fill('7');
+    await ines.page.keyboard.press('Escape');
+    await ines.page.getByRole('button', { name: 'Save', exact: true }).click();
+    await ines.page.getByText(/^Kept as a change\./).waitFor();
+    const waiting = ines.page.getByRole('region', { name: 'What waits' });
+    await waiting.getByRole('row', { name: 'Priority 100 7' }).waitFor();
+    await ines.page.getByRole('button', { name: 'Submit for approval' }).click();
+    await waiting.getByText(/^A change of it waits for approval\./).waitFor();
+    // Written once more it is still what waits that is opened.
+    await ines.page.reload();
+    await settled(ines.page);
+    await ines.page.getByRole('button', { name: /^Priority: priority 7/ }).waitFor();
+    expect((await (await as('ines')).get('/api/promotions/stands')).body.promotion).toMatchObject({
+      status: 'approved',
+      priority: undefined,
+    });
+
+    const rufus = await sitDown(browser, 'rufus');
+    await rufus.page.goto('/plan/stands');
+    await settled(rufus.page);
+    expect(await accessFaults(rufus.page)).toEqual([]);
+    await rufus.page.getByLabel('What should be otherwise').fill('rather 6');
+    await rufus.page.getByRole('button', { name: 'Send it back' }).click();
+    await rufus.page.getByText(/was sent back by Rufus Tamsin: rather 6/).waitFor();
+
+    await ines.page.goto('/today');
+    await ines.page.getByText('Sent back by Rufus Tamsin: rather 6').waitFor();
+    await ines.page.goto('/plan/stands');
+    await settled(ines.page);
+    await openPart(ines.page, /^Priority:/);
+    await ines.page.getByLabel(/^Priority; 1 comes first/).fill('6');
+    await ines.page.keyboard.press('Escape');
+    await ines.page.getByRole('button', { name: 'Save', exact: true }).click();
+    await ines.page.getByText(/^Kept as a change\./).waitFor();
+    await ines.page.getByRole('button', { name: 'Submit for approval' }).click();
+    await ines.page.getByText(/^Submitted\./).waitFor();
+    await rufus.page.reload();
+    await settled(rufus.page);
+    await rufus.page.getByRole('button', { name: 'Approve', exact: true }).click();
+    await rufus.page.getByText(/^Approved\./).waitFor();
+    expect((await (await as('ines')).get('/api/promotions/stands')).body).toMatchObject({
+      promotion: { status: 'approved', priority: 6 },
+      change: null,
+    });
+    // What it was before is told, and can be opened.
+    await rufus.page.getByText('change approved by Rufus Tamsin').waitFor();
+    await rufus.page.getByRole('link', { name: 'as it was then' }).last().click();
+    await rufus.page.getByText(/^This is how it stood when it was created\./).waitFor();
+    await rufus.page.getByText('priority 100').waitFor();
+    await ines.page.context().close();
+    await rufus.page.context().close();
+  },
+);
+
+test(
+  'a deal that is approved is dragged like any other, and goes on until its move is approved',
+  LONG,
+  async () => {
+    const offer = { kind: 'mixAndMatch', items: { node: 'teas' }, take: 3, value: { percentOff: 1000 } };
+    await saveApproved({ ...named('pulled-deal'), offer } as { id: string });
+    const { page } = await sitDown(browser, 'ines');
+    await page.goto('/plan/calendar?at=2031-03-05T12:00');
+    await settled(page);
+    const bar = page.getByRole('button', { name: 'Named pulled-deal: move it' }).first();
+    await bar.focus();
+    // Let go before anything was answered: it counts all the same.
+    await page.keyboard.press('Space');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('Space');
+    await page.getByText(/Named pulled-deal would run from Tue 4 Mar.* once that is approved/).waitFor();
+    const stands = (await (await as('ines')).get('/api/promotions/pulled-deal')).body;
+    expect(stands).toMatchObject({
+      promotion: { status: 'approved', when: { from: '2031-03-03T09:00' } },
+      change: { promotion: { when: { from: '2031-03-04T09:00' } } },
+    });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Back where it was.').waitFor();
+    expect((await (await as('ines')).get('/api/promotions/pulled-deal')).body.change).toBeNull();
+    await page.context().close();
+  },
+);
+
 test('the same again next week for many, after seeing what it would do', LONG, async () => {
   const rufus = await as('rufus');
   for (const id of ['many-a', 'many-b'])
@@ -103,8 +194,8 @@ test('the same again next week for many, after seeing what it would do', LONG, a
     name.startsWith('Named many'),
   );
   expect(all.map(({ from, status }: any) => `${from} ${status}`).toSorted()).toEqual([
-    '2031-03-03T09:00 approved',
-    '2031-03-03T09:00 approved',
+    '2031-03-03T09:00 draft',
+    '2031-03-03T09:00 draft',
     '2031-03-10T09:00 draft',
     '2031-03-10T09:00 draft',
   ]);
@@ -197,12 +288,11 @@ test(
   'a trial basket: goods put in, a deal found, what is nearly reached pressed, a link to share',
   LONG,
   async () => {
-    const rufus = await as('rufus');
     const deal = {
       ...named('tea-deal', { where: { stores: ['s001'] } }),
       offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '2.00' } },
     };
-    expect((await rufus.send('POST', '/api/promotions', { promotion: deal })).status).toBe(201);
+    await saveApproved(deal);
     const { page } = await sitDown(browser, 'tove');
     await page.goto('/check/basket?where=s001&at=2031-03-05T12:00');
     await settled(page);

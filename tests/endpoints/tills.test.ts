@@ -3,7 +3,7 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import pg from 'pg';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
-import { as } from '../application/client.ts';
+import { as, saveApproved } from '../application/client.ts';
 import { running } from '../application/running.ts';
 import { askTill, controlTill, ringAtTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
@@ -43,7 +43,7 @@ async function sendSomething(id: string, store: string, offer: object = CHEAPER_
     where: { stores: [store] },
     offer,
   };
-  await rufus.send('POST', '/api/promotions', { promotion });
+  await saveApproved(promotion);
   const { planVersion } = (await rufus.get('/api/send/review')).body;
   const { body } = await rufus.send('POST', '/api/send', { planVersion, stores: [store] });
   return body.rollout;

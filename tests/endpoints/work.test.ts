@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { as } from '../application/client.ts';
+import { as, saveApproved } from '../application/client.ts';
 import { change } from '../plans/small-plan.ts';
 
 const draft = (id: string, said: object = {}) => ({
@@ -22,35 +22,78 @@ describe('a promotion', () => {
     });
     expect((await ines.get(path)).body).toMatchObject({ promotion, revision: 1 });
     const first = { promotion: { ...promotion, priority: 5 }, revision: 1 };
-    expect((await ines.send('PUT', path, first)).body).toEqual({ revision: 2 });
+    expect((await ines.send('PUT', path, first)).body).toEqual({ revision: 2, waits: false });
     const second = await rufus.send('PUT', path, { promotion: { ...promotion, priority: 6 }, revision: 1 });
     expect(second).toMatchObject({
       status: 409,
       body: { current: { revision: 2, promotion: { priority: 5 } } },
     });
-    expect((await rufus.send('PATCH', path, { status: 'approved', revision: 2 })).status).toBe(200);
-    expect((await ines.send('PATCH', path, { status: 'paused', revision: 3 })).status).toBe(200);
-    expect((await ines.send('PATCH', path, { status: 'archived', revision: 4 })).status).toBe(200);
+    const early = await rufus.send('PATCH', path, { status: 'approved', revision: 2 });
+    expect(early).toMatchObject({
+      status: 422,
+      body: { faults: [{ message: expect.stringContaining('not submitted') }] },
+    });
+    expect((await ines.send('POST', `${path}/step`, { step: 'submit', revision: 2 })).status).toBe(200);
+    expect((await rufus.send('PATCH', path, { status: 'approved', revision: 3 })).status).toBe(200);
+    expect((await ines.send('PATCH', path, { status: 'paused', revision: 4 })).status).toBe(200);
+    expect((await ines.send('PATCH', path, { status: 'archived', revision: 5 })).status).toBe(200);
     const { history } = (await ines.get(path)).body;
     expect(history.map(({ action, person }: any) => `${action} by ${person}`)).toEqual([
       'archived by Ines Calloway',
       'paused by Ines Calloway',
       'approved by Rufus Tamsin',
+      'submitted by Ines Calloway',
       'changed by Ines Calloway',
       'created by Ines Calloway',
     ]);
   });
 
-  it('becomes a draft again where somebody changes it who does not approve', async () => {
+  it('goes on as it is while a change of it waits, and is changed once somebody else has approved that', async () => {
     const ines = await as('ines');
     const rufus = await as('rufus');
-    const promotion = draft('back-to-draft', { status: 'approved' });
-    await rufus.send('POST', '/api/promotions', { promotion });
-    await ines.send('PUT', '/api/promotions/back-to-draft', {
-      promotion: { ...promotion, priority: 3 },
-      revision: 1,
+    const promotion = draft('goes-on');
+    const path = '/api/promotions/goes-on';
+    const step = async (who: typeof ines, name: string, more: object = {}) => {
+      const { revision } = (await ines.get(path)).body;
+      return (await who.send('POST', `${path}/step`, { step: name, revision, ...more })).status;
+    };
+    await ines.send('POST', '/api/promotions', { promotion });
+    expect([await step(ines, 'submit'), await step(rufus, 'approve')]).toEqual([200, 200]);
+    const standing = (await ines.get(path)).body;
+    expect(standing).toMatchObject({ promotion: { status: 'approved' }, waiting: null });
+    const review = async () => (await rufus.get('/api/send/review')).body;
+    const sent = await review();
+    const written = await ines.send('PUT', path, {
+      promotion: { ...standing.promotion, name: 'Goes on', priority: 3 },
+      revision: standing.revision,
     });
-    expect((await ines.get('/api/promotions/back-to-draft')).body.promotion.status).toBe('draft');
+    expect(written.body).toMatchObject({ waits: true });
+    expect((await ines.get(path)).body).toMatchObject({
+      promotion: { name: 'Goes on', status: 'approved' },
+      waiting: { state: 'written', change: true },
+      change: {
+        promotion: { name: 'Goes on', priority: 3 },
+        differences: [{ what: 'Priority', before: '100', after: '3' }],
+      },
+    });
+    // Nothing leaves the tills: it would be sent as it was, under its new name.
+    const stores = (all: any) =>
+      all.stores.filter(({ promotions }: any) => promotions.gone.includes('goes-on'));
+    expect(stores(await review())).toEqual(stores(sent));
+    expect([await step(ines, 'submit'), await step(ines, 'approve')]).toEqual([200, 403]);
+    expect([await step(rufus, 'send-back'), await step(rufus, 'send-back', { reason: 'too early' })]).toEqual(
+      [422, 200],
+    );
+    expect((await ines.get(path)).body.waiting).toMatchObject({
+      state: 'sent-back',
+      reason: 'Rufus Tamsin: too early',
+    });
+    expect([await step(ines, 'submit'), await step(rufus, 'approve')]).toEqual([200, 200]);
+    expect((await ines.get(path)).body).toMatchObject({
+      promotion: { name: 'Goes on', status: 'approved', priority: 3 },
+      waiting: null,
+      change: null,
+    });
   });
 
   it('shows what it would do without being saved, and prices nothing while a draft', async () => {
@@ -114,7 +157,7 @@ describe('a basket', () => {
       where: { stores: ['s001'] },
       offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '4.00' } },
     };
-    expect((await rufus.send('POST', '/api/promotions', { promotion })).status).toBe(201);
+    await saveApproved(promotion);
     const basket = { store: 's001', at: '2031-05-01T12:00', lines: [{ sku: 'Q100023', quantity: 4 }] };
     const { status, body } = await (await as('tove')).send('POST', '/api/basket', basket);
     expect(status).toBe(200);
@@ -134,7 +177,7 @@ describe('a basket kept as a check', () => {
       where: { stores: ['s001'] },
       offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '4.00' } },
     };
-    expect((await rufus.send('POST', '/api/promotions', { promotion: deal })).status).toBe(201);
+    await saveApproved(deal);
     const check = {
       name: 'Three teas',
       basket: { store: 's001', lines: [{ sku: 'Q100023', quantity: 3 }] },

@@ -15,7 +15,7 @@ import {
 } from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/live-plan-book.ts';
 import { hashOfKey, signingKeys } from '../../src/server/signing.ts';
-import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
+import { type Proposal, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { change, compiled, SMALL, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
 
@@ -175,6 +175,42 @@ describe('promotions', () => {
     await promotions().save(change('b'), null, { person: 'ines', action: 'created' });
     await promotions().save(change('b', { priority: 2 }), 1, { person: 'rufus', action: 'approved' });
     expect((await promotions().history('b')).map(({ action }) => action)).toEqual(['approved', 'created']);
+  });
+
+  it('keep what waits beside them, which changes no plan and is never taken for it', async () => {
+    const waiting: Proposal = {
+      document: change('a', { priority: 3 }),
+      writtenBy: 'ines',
+      submittedBy: 'ines',
+      submittedAt: '2027-03-01T10:00:00.000Z',
+      returned: { by: 'Rufus', reason: 'later' },
+    };
+    const live = livePlanBook(db);
+    const held = await live.current();
+    const propose = (proposal: Proposal | null, revision: number) =>
+      promotions().save(change('a'), revision, { person: 'ines', action: 'change written', proposal });
+    expect(await propose(waiting, 1)).toEqual({ kind: 'saved', revision: 2 });
+    expect((await promotions().find('a'))?.proposal).toEqual(waiting);
+    expect((await promotions().all())[0]?.proposal).toEqual(waiting);
+    expect(await live.current()).toBe(held);
+    // A server that comes later, or follows what was changed since, finds the promotion as it stands.
+    await promotions().save(change('b'), null, BY);
+    expect((await live.current()).document.promotions.find(({ id }) => id === 'a')).toEqual(change('a'));
+    expect(await read()).toMatchObject({ promotions: [change('a'), change('b')] });
+    expect((await promotions().history('a'))[0]).toMatchObject({
+      action: 'change written',
+      before: change('a'),
+      after: change('a', { priority: 3 }),
+    });
+    // A plan that is brought in whole keeps it where the promotion stays.
+    await write(withPromotions(change('a')));
+    expect((await promotions().find('a'))?.proposal).toEqual(waiting);
+    expect(await promotions().save(change('a'), 9, { ...BY, proposal: null })).toMatchObject({
+      kind: 'stale',
+    });
+    const { revision } = (await promotions().find('a'))!;
+    await propose(null, revision);
+    expect((await promotions().find('a'))?.proposal).toBeNull();
   });
 
   it('keep their codes, and lose those that were taken away', async () => {

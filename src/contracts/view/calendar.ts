@@ -11,7 +11,6 @@ export interface CalendarBar {
   /** It counts only at some hours or days between its ends. */
   readonly partly: boolean;
   readonly revision: number;
-  readonly movable: boolean;
 }
 
 /** A store group or a department, with what counts there. */

@@ -2,6 +2,7 @@ import type { PromotionDocument } from '../../core/plan/index.ts';
 
 /** What can be done to many promotions at once. */
 export const MANY_ACTIONS = [
+  'submit',
   'approve',
   'withdraw',
   'pause',
@@ -22,6 +23,8 @@ export interface ManyEffect {
     readonly to: string | null;
     /** Whether it is of a kind that sets prices of single items. */
     readonly pricesNow: boolean;
+    /** What is done waits beside it until it is approved. */
+    readonly waits: boolean;
   }[];
   /** Items and stores whose price of this moment would be another. */
   readonly items: number;

@@ -6,6 +6,13 @@ export interface TodayView {
   readonly live: number;
   readonly starting: readonly PromotionSummary[];
   readonly ending: readonly PromotionSummary[];
+  /** Submitted by others, for who may approve it. */
+  readonly toApprove: readonly PromotionSummary[];
+  /** Sent back to those who plan. */
+  readonly sentBack: readonly PromotionSummary[];
+  /** Submitted, for somebody else to approve. */
+  readonly submitted: readonly PromotionSummary[];
+  /** Drafts and changes that nobody has submitted yet. */
   readonly drafts: readonly PromotionSummary[];
   readonly unsent: { readonly stores: number; readonly promotions: readonly string[] };
   readonly terminals: TerminalCount;

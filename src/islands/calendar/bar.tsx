@@ -40,7 +40,7 @@ export function Bar({
   const from = left + (pulled && pulled.grip !== 'end' ? pulled.days : 0);
   const to = right + (pulled && pulled.grip !== 'start' ? pulled.days : 0);
   const percent = (days: number) => `${(days / count) * 100}%`;
-  const moves = bar.movable && !locked;
+  const moves = !locked;
   return (
     <div
       className={`calendar-bar ${phase === 'firm' ? 'calendar-firm' : 'calendar-loose'} ${pulled ? 'calendar-pulled' : ''}`}

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { LensView, Preview } from '../../contracts/view/index.ts';
+import type { DealPreview, LensView, Preview } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { ask, refusalOf, useResting } from '../server/index.ts';
 import type { Pull } from './bar.tsx';
@@ -8,27 +8,50 @@ import { pulled } from './pulled.ts';
 
 const RESTING = 200;
 
+type Told = readonly { readonly words: string; readonly alarming: boolean }[];
+
+const calm = (words: string) => ({ words, alarming: false });
+const alarm = (words: string) => ({ words, alarming: true });
+const inStores = (count: number): string => (count === 1 ? '1 store' : `${count} stores`);
+
+function toldOfChange({ changed, items, stores, belowCost, kept, meets, terms }: Preview): Told {
+  return [
+    calm(`${changed} of ${items} items change price, in ${inStores(stores)}`),
+    ...(belowCost > 0 ? [alarm(`${belowCost} below cost`)] : []),
+    ...(kept > 0 ? [alarm(`${kept} would get dearer and keep their price`)] : []),
+    ...meets
+      .slice(0, 3)
+      .map(({ name, items: met, wins }) =>
+        calm(`${wins ? 'loses to' : 'takes over from'} ${name} on ${met}`),
+      ),
+    ...(terms?.daysAfter ? [alarm(`runs ${terms.daysAfter} days past the supplier’s terms`)] : []),
+  ];
+}
+
+function toldOfDeal({ stores, trial, rivals, warnings }: DealPreview): Told {
+  return [
+    calm(`counts in ${inStores(stores)}`),
+    ...(trial
+      ? [calm(`a basket for it costs ${trial.basket.receipt.total}, without it ${trial.without}`)]
+      : []),
+    ...rivals.slice(0, 3).map(({ name, items }) => calm(`wants the same ${items} items as ${name}`)),
+    ...(warnings.length > 0 ? [alarm(`${warnings.length} to look at on its page`)] : []),
+  ];
+}
+
 /** What the promotion would do where it is held, before it is let go. */
-export function Beside({
-  opened,
-  pull,
-  view,
-  approves,
-}: {
-  opened: Opened;
-  pull: Pull;
-  view: LensView;
-  approves: boolean;
-}) {
+export function Beside({ opened, pull, view }: { opened: Opened; pull: Pull; view: LensView }) {
   const next = pulled(opened.promotion, pull);
   const held = useResting('promotion' in next ? JSON.stringify(next.promotion) : '', RESTING);
+  const deal = opened.promotion.offer.kind !== 'priceChange';
   const { data, error } = useQuery({
     queryKey: ['preview', held, view.store.id],
-    queryFn: () =>
-      ask<Preview>('/api/promotions/preview', {
-        method: 'POST',
-        body: { promotion: JSON.parse(held), store: view.store.id },
-      }),
+    queryFn: async (): Promise<Told> => {
+      const body = { promotion: JSON.parse(held), store: view.store.id };
+      return deal
+        ? toldOfDeal(await ask<DealPreview>('/api/promotions/preview-deal', { method: 'POST', body }))
+        : toldOfChange(await ask<Preview>('/api/promotions/preview', { method: 'POST', body }));
+    },
     enabled: held !== '',
     placeholderData: (before) => before,
     retry: false,
@@ -50,22 +73,11 @@ export function Beside({
       {error ? <p className="mt-2 text-error">{refusalOf(error).message}</p> : null}
       {when && data ? (
         <ul className="mt-2">
-          <li>
-            {data.changed} of {data.items} items change price, in{' '}
-            {data.stores === 1 ? '1 store' : `${data.stores} stores`}
-          </li>
-          {data.belowCost > 0 ? <li className="text-error">{data.belowCost} below cost</li> : null}
-          {data.meets.slice(0, 3).map(({ id, name, items, wins }) => (
-            <li key={id}>
-              {wins ? 'loses to' : 'takes over from'} {name} on {items}
+          {data.map(({ words, alarming }) => (
+            <li key={words} className={alarming ? 'text-error' : ''}>
+              {words}
             </li>
           ))}
-          {data.terms?.daysAfter ? (
-            <li className="text-error">runs {data.terms.daysAfter} days past the supplier’s terms</li>
-          ) : null}
-          {opened.promotion.status === 'approved' && !approves ? (
-            <li>It becomes a draft until it is approved again.</li>
-          ) : null}
         </ul>
       ) : null}
     </aside>

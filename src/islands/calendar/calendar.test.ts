@@ -19,7 +19,6 @@ const bar = (
   to,
   partly: false,
   revision: 1,
-  movable: true,
 });
 const DAYS = daysFrom('2027-04-14T12:00', 2, 1);
 

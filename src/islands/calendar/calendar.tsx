@@ -17,8 +17,9 @@ import {
   type LanesBy,
   type LensView,
   lensQuery,
+  type OpenedPromotion,
 } from '../../contracts/view/index.ts';
-import type { PriceChangePromotionDocument } from '../../core/plan/index.ts';
+import type { PromotionDocument } from '../../core/plan/index.ts';
 import { shortDate, shortMoment } from '../../ui/moment.ts';
 import { ChoiceRow } from '../../ui/pieces/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
@@ -30,7 +31,6 @@ import { pulled } from './pulled.ts';
 interface CalendarProps {
   readonly view: LensView;
   readonly plans: boolean;
-  readonly approves: boolean;
 }
 
 export function Calendar(props: CalendarProps) {
@@ -41,9 +41,15 @@ export function Calendar(props: CalendarProps) {
   );
 }
 
+/** What is moved: the change that waits, where there is one, else what stands. */
 export interface Opened {
-  readonly promotion: PriceChangePromotionDocument;
+  readonly promotion: PromotionDocument;
   readonly revision: number;
+}
+
+async function open(id: string): Promise<Opened> {
+  const { promotion, change, revision } = await ask<OpenedPromotion>(`/api/promotions/${idInAddress(id)}`);
+  return { promotion: change?.promotion ?? promotion, revision };
 }
 
 const nameOf = (active: Active): string => (active.data.current as Dragged).bar.name;
@@ -67,11 +73,13 @@ const SPANS = [
   { weeks: 26, words: '6 months' },
 ] as const;
 
-function Desk({ view, plans, approves }: CalendarProps) {
+function Desk({ view, plans }: CalendarProps) {
   const [by, setBy] = useState<LanesBy>('group');
   const [weeks, setWeeks] = useState<number>(5);
   const [pull, setPull] = useState<Pull | null>(null);
   const [opened, setOpened] = useState<Opened | null>(null);
+  // A bar may be let go before its promotion is here.
+  const opening = useRef<Promise<Opened> | null>(null);
   const [said, setSaid] = useState<React.ReactNode>('');
   const board = useRef<HTMLDivElement>(null);
   const days = daysFrom(view.at, weeks);
@@ -96,36 +104,30 @@ function Desk({ view, plans, approves }: CalendarProps) {
     useSensor(KeyboardSensor, { coordinateGetter: byDays }),
   );
 
-  async function save(document: PriceChangePromotionDocument, revision: number): Promise<number> {
-    const { revision: next } = await ask<{ revision: number }>(
-      `/api/promotions/${idInAddress(document.id)}`,
-      {
-        method: 'PUT',
-        body: { promotion: document, revision },
-      },
-    );
+  async function save(promotion: PromotionDocument, revision: number) {
+    const path = `/api/promotions/${idInAddress(promotion.id)}`;
+    const body = { promotion, revision };
+    const saved = await ask<{ revision: number; waits: boolean }>(path, { method: 'PUT', body });
     await refetch();
-    return next;
+    return saved;
   }
 
   async function letGo(): Promise<void> {
-    const before = opened;
     const now = pull;
+    const asked = opening.current;
     setPull(null);
-    if (!before || !now || now.days === 0) return;
-    const next = pulled(before.promotion, now);
-    if ('fault' in next) return setSaid(next.fault);
+    if (!asked || !now || now.days === 0) return;
     try {
-      const revision = await save(next.promotion, before.revision);
+      const before = await asked;
+      const next = pulled(before.promotion, now);
+      if ('fault' in next) return setSaid(next.fault);
+      const { revision, waits } = await save(next.promotion, before.revision);
       const { from, to } = next.promotion.when;
       setSaid(
         <>
-          {before.promotion.name} now runs from {shortMoment(from, view.at)}{' '}
+          {before.promotion.name} {waits ? 'would run' : 'now runs'} from {shortMoment(from, view.at)}{' '}
           {to ? `to ${shortMoment(to, view.at)}` : 'with no end'}
-          {before.promotion.status === 'approved' && !approves
-            ? ', and is a draft until it is approved again'
-            : ''}
-          .{' '}
+          {waits ? ' once that is approved; until then it goes on as it is' : ''}.{' '}
           <button
             type="button"
             className="link"
@@ -193,7 +195,9 @@ function Desk({ view, plans, approves }: CalendarProps) {
           setSaid('');
           setOpened(null);
           setPull({ id: bar.id, grip, days: 0 });
-          setOpened(await ask<Opened>(`/api/promotions/${idInAddress(bar.id)}`));
+          opening.current = open(bar.id);
+          // Where it cannot be opened, letting go says why.
+          await opening.current.then(setOpened, () => {});
         }}
         onDragMove={({ delta }) =>
           setPull((before) => before && { ...before, days: Math.round(delta.x / dayWidth()) })
@@ -214,7 +218,7 @@ function Desk({ view, plans, approves }: CalendarProps) {
         </div>
       </DndContext>
       {!data && !error ? <p className="quiet mt-4">Reading the plan …</p> : null}
-      {pull && opened ? <Beside opened={opened} pull={pull} view={view} approves={approves} /> : null}
+      {pull && opened ? <Beside opened={opened} pull={pull} view={view} /> : null}
     </>
   );
 }

@@ -1,16 +1,11 @@
-import {
-  type PriceChangePromotionDocument,
-  shiftDate,
-  shiftWhen,
-  type WhenDocument,
-} from '../../core/plan/index.ts';
+import { type PromotionDocument, shiftDate, shiftWhen, type WhenDocument } from '../../core/plan/index.ts';
 import type { Pull } from './bar.tsx';
 
 /** The promotion with its bar pulled by some days, or why it cannot stand there. */
 export function pulled(
-  promotion: PriceChangePromotionDocument,
+  promotion: PromotionDocument,
   { grip, days }: Pick<Pull, 'grip' | 'days'>,
-): { promotion: PriceChangePromotionDocument } | { fault: string } {
+): { promotion: PromotionDocument } | { fault: string } {
   const when = grip === 'move' ? shiftWhen(promotion.when, days) : stretched(promotion.when, grip, days);
   if (when.to !== undefined && when.to <= when.from)
     return { fault: 'It would end before it starts. Nothing was changed.' };

@@ -4,6 +4,7 @@ import { shortMoment } from '../../ui/moment.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 
 const WORDS: Readonly<Record<ManyAction, string>> = {
+  submit: 'Submit',
   approve: 'Approve',
   withdraw: 'Make drafts',
   pause: 'Pause',
@@ -38,8 +39,8 @@ export function ManyBar({
   const [days, setDays] = useState('7');
   const shift = /^-?\d{1,4}$/.test(days.trim()) ? Number(days) : null;
   const actions: ManyAction[] = approves
-    ? ['approve', 'pause', 'resume', 'end-now', 'archive', 'withdraw']
-    : ['pause', 'end-now', 'archive', 'withdraw'];
+    ? ['approve', 'submit', 'pause', 'resume', 'end-now', 'archive', 'withdraw']
+    : ['submit', 'pause', 'resume', 'end-now', 'archive', 'withdraw'];
   const send = <T,>(action: ManyAction, dry: boolean) =>
     ask<T>('/api/promotions/many', {
       method: 'POST',
@@ -147,10 +148,10 @@ function Effect({ action, effect, near }: { action: ManyAction; effect: ManyEffe
           : `Right now the prices of ${items} ${items === 1 ? 'item' : 'items'} in ${stores} ${stores === 1 ? 'store' : 'stores'} would change: ${down} would fall, ${up} would rise. The tills hear of it with the next sending.`}
       </p>
       <ul className="quiet">
-        {promotions.slice(0, SHOWN).map(({ id, name, from, to, status }) => (
+        {promotions.slice(0, SHOWN).map(({ id, name, from, to, status, waits }) => (
           <li key={id}>
             {name}: {dated ? `${shortMoment(from, near)} to ${to ? shortMoment(to, near) : 'no end'}, ` : ''}
-            {status}
+            {waits ? 'goes on as it is until this is approved' : status}
           </li>
         ))}
         {promotions.length > SHOWN ? <li>and {promotions.length - SHOWN} more</li> : null}

@@ -25,14 +25,18 @@ export function PlanList(props: PlanListProps) {
   );
 }
 
-type Kept = Phase | 'all' | 'open';
+type Kept = Phase | 'all' | 'open' | 'waiting';
 const KEPT: readonly { kept: Kept; words: string }[] = [
   { kept: 'open', words: 'Not over' },
+  { kept: 'waiting', words: 'Waits for approval' },
   ...PHASES.map((phase) => ({ kept: phase, words: PHASE_WORDS[phase] })),
   { kept: 'all', words: 'All' },
 ];
-const isKept = (phase: Phase, kept: Kept) =>
-  kept === 'all' || phase === kept || (kept === 'open' && phase !== 'over' && phase !== 'archived');
+const isKept = ({ promotion, phase }: { promotion: PromotionSummary; phase: Phase }, kept: Kept) =>
+  kept === 'all' ||
+  phase === kept ||
+  (kept === 'waiting' && promotion.waiting?.state === 'submitted') ||
+  (kept === 'open' && phase !== 'over' && phase !== 'archived');
 
 function List({ view, plans, approves }: PlanListProps) {
   const [kept, setKept] = useState<Kept>('open');
@@ -56,7 +60,7 @@ function List({ view, plans, approves }: PlanListProps) {
       touching.has(promotion.id) ||
       `${promotion.name} ${promotion.id} ${promotion.sentence}`.toLowerCase().includes(sought),
   );
-  const shown = matching.filter(({ phase }) => isKept(phase, kept));
+  const shown = matching.filter((one) => isKept(one, kept));
   const query = lensQuery(view.lens);
   return (
     <>
@@ -91,7 +95,7 @@ function List({ view, plans, approves }: PlanListProps) {
           name="Which promotions"
           choices={KEPT.map((one) => ({
             value: one.kept,
-            words: `${one.words} ${matching.filter(({ phase }) => isKept(phase, one.kept)).length}`,
+            words: `${one.words} ${matching.filter((each) => isKept(each, one.kept)).length}`,
           }))}
           chosen={kept}
           onChoose={setKept}
@@ -198,6 +202,21 @@ function useTouching(sought: string): ReadonlySet<string> {
 const placesOf = ({ lens, group, store }: LensView): string | null =>
   lens.where === null ? null : (group?.stores ?? [store.id]).join(',');
 
+/** Where what waits beside it stands. */
+function WaitingWords({ waiting }: { waiting: PromotionSummary['waiting'] }) {
+  if (!waiting) return null;
+  const words = {
+    written: waiting.change ? 'a change is written' : '',
+    submitted: waiting.change ? 'a change waits' : 'submitted',
+    'sent-back': waiting.change ? 'a change sent back' : 'sent back',
+  } as const;
+  return (
+    <span className="block text-[13px] italic" title={waiting.reason ?? undefined}>
+      {words[waiting.state]}
+    </span>
+  );
+}
+
 function Table({
   rows,
   view,
@@ -253,11 +272,12 @@ function Table({
                 {promotion.sentence}
               </span>
               <span className="text-sm md:hidden">
-                <PhaseMark phase={phase} />
+                <PhaseMark phase={phase} /> <WaitingWords waiting={promotion.waiting} />
               </span>
             </td>
             <td className="max-md:hidden">
               <PhaseMark phase={phase} />
+              <WaitingWords waiting={promotion.waiting} />
             </td>
             <td className="max-lg:hidden">
               <RunBar promotion={promotion} phase={phase} weeks={weeks} at={view.at} />
