@@ -238,6 +238,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves, pas
               .join('; ')}
           </p>
         ) : null}
+        {plans ? null : <p className="quiet mt-3 text-sm">priority {draft.priority ?? 100}</p>}
         <WhenWarnings
           when={draft.when}
           now={view.now}
