@@ -5,8 +5,15 @@ import { from as copyFrom } from 'pg-copy-streams';
 import { goods } from '../demo/goods.ts';
 import { seeded } from '../demo/seeded.ts';
 import type { Person } from '../src/contracts/index.ts';
+import type { Instant } from '../src/core/calendar/index.ts';
 import type { ItemDocument, PlanDocument } from '../src/core/plan/index.ts';
-import { connect, migrate, planRepository, stockroomRepository } from '../src/db/index.ts';
+import {
+  connect,
+  migrate,
+  planRepository,
+  stockroomRepository,
+  waitingEntryRepository,
+} from '../src/db/index.ts';
 import { readRows } from '../src/server/files/read-rows.ts';
 import { livePlanBook } from '../src/server/live-plan-book.ts';
 import { bringIn } from '../src/usecases/index.ts';
@@ -80,12 +87,15 @@ async function broughtIn(db: ReturnType<typeof connect>['db'], bytes: Uint8Array
     book: livePlanBook(db),
     stockroom: stockroomRepository(db),
     matchings: { find: async () => null, keep: async () => {} },
+    rules: { current: async () => ({ another: false, stockroom: false }), set: async () => {} },
+    waiting: waitingEntryRepository(db),
   };
   const outcome = await bringIn(ports, BY, {
     ...read.value,
     table: 'items',
     matching: null,
     dry: false,
+    now: Date.now() as Instant,
     onProgress: async () => {},
   });
   if (!outcome.ok || outcome.value.added !== ROWS)

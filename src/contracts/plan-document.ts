@@ -1,14 +1,11 @@
 import Joi from 'joi';
 import { type PlanDocument, PROMOTION_STATUSES } from '../core/plan/index.ts';
+import { id, itemRule, list, MOST, money, short, storeRule } from './plan-rules.ts';
 
 /**
  * The shape of a plan document (docs/plan-format.md). Names, times and amounts are looked at further by the core's
  * `checkPlan`; here stands what is a string, a whole number, a choice, and which keys there are.
  */
-const id = Joi.string().min(1).max(200);
-const money = Joi.string()
-  .max(30)
-  .pattern(/^\d+(\.\d+)?$/, 'amount');
 const basisPoints = Joi.number().integer().min(0).max(10_000);
 const whole = Joi.number().integer().min(1).max(1_000_000);
 const count = Joi.number().integer().min(0).max(1_000_000_000);
@@ -18,59 +15,10 @@ const texts = Joi.object().pattern(anyKey, Joi.string().allow(''));
 const amounts = Joi.object().pattern(anyKey, money);
 /** Exactly one of zone and store: the core says so, where it stands. */
 const amountsIn = Joi.array().items(Joi.object({ zone: id, store: id, prices: amounts.required() }));
-/** As many as there are goods or people, at most. */
-const list = (of: Joi.Schema) => Joi.array().items(of);
-/**
- * A list that somebody writes: far longer ones than any chain has are slips or traps, and each entry of some is worked
- * through for every day, item or basket.
- */
-const short = (of: Joi.Schema, most: number) => list(of).max(most);
-const MOST = {
-  windows: 50,
-  daysLeftOut: 1_000,
-  tiers: 100,
-  parts: 50,
-  passes: 100,
-  endings: 200,
-  within: 2_000,
-  words: 2_000,
-};
 const moment = Joi.string().max(40);
 
 /** Exactly one of these keys. */
 const oneKey = (keys: Record<string, Joi.Schema>) => Joi.object(keys).xor(...Object.keys(keys));
-
-export const itemRule = Joi.object({
-  all: Joi.valid(true),
-  items: list(id),
-  node: id,
-  set: id,
-  brand: id,
-  tag: id,
-  attribute: id,
-  in: list(Joi.string()),
-  regularPrice: Joi.object({ atLeast: money, atMost: money }).or('atLeast', 'atMost'),
-  allOf: short(Joi.link('#itemRule'), MOST.within),
-  anyOf: short(Joi.link('#itemRule'), MOST.within),
-  not: Joi.link('#itemRule'),
-})
-  .xor('all', 'items', 'node', 'set', 'brand', 'tag', 'attribute', 'regularPrice', 'allOf', 'anyOf', 'not')
-  .and('attribute', 'in')
-  .id('itemRule');
-
-export const storeRule = Joi.object({
-  all: Joi.valid(true),
-  stores: list(id),
-  group: id,
-  zone: id,
-  region: id,
-  tag: id,
-  allOf: short(Joi.link('#storeRule'), MOST.within),
-  anyOf: short(Joi.link('#storeRule'), MOST.within),
-  not: Joi.link('#storeRule'),
-})
-  .xor('all', 'stores', 'group', 'zone', 'region', 'tag', 'allOf', 'anyOf', 'not')
-  .id('storeRule');
 
 const mode = Joi.valid('nearest', 'up', 'down').required();
 const rounding = Joi.object({ step: money, endings: short(money, MOST.endings).min(1), per: money, mode })

@@ -78,6 +78,15 @@ export const stepRequest = Joi.object<StepRequest>({
   revision: Joi.number().integer().min(1).max(INT).required(),
 });
 
+export interface DecideRequest {
+  step: 'approve' | 'send-back' | 'drop';
+  reason?: string;
+}
+export const decideRequest = Joi.object<DecideRequest>({
+  step: Joi.valid('approve', 'send-back', 'drop').required(),
+  reason: Joi.string().allow('').max(2_000),
+});
+
 export interface WorkRulesRequest {
   another: boolean;
   stockroom: boolean;

@@ -9,5 +9,6 @@ export * from './repositories/plan-version.ts';
 export * from './repositories/promotion-repository.ts';
 export * from './repositories/sending-repository.ts';
 export * from './repositories/stockroom-repository.ts';
+export * from './repositories/waiting-entry-repository.ts';
 export * from './repositories/work-rules-repository.ts';
 export * as schema from './schema/index.ts';

@@ -10,6 +10,7 @@ import {
   sendingRepository,
   stockroomRepository,
   templateRepository,
+  waitingEntryRepository,
   workRulesRepository,
 } from '../db/index.ts';
 import type { WorkRulesStore } from '../usecases/approval.ts';
@@ -21,6 +22,7 @@ import type { PlanBook, PlanWriter, PromotionStore } from '../usecases/plan-stor
 import type { SendingStore, SigningKeys } from '../usecases/sending-store.ts';
 import type { StockroomStore } from '../usecases/stockroom-store.ts';
 import { type StoreComparison, storeComparison } from '../usecases/store-comparison.ts';
+import type { WaitingEntryStore } from '../usecases/waiting-entry-store.ts';
 import { type FileReader, readFileApart } from './files/read-file-apart.ts';
 import { livePlanBook } from './live-plan-book.ts';
 import { readPicture } from './read-picture.ts';
@@ -32,6 +34,7 @@ export interface Ports {
   readonly book: PlanBook;
   readonly promotions: PromotionStore;
   readonly rules: WorkRulesStore;
+  readonly waiting: WaitingEntryStore;
   readonly writer: PlanWriter;
   readonly stockroom: StockroomStore;
   readonly drafts: DraftStore;
@@ -62,6 +65,7 @@ export function portsOf(
     book: livePlanBook(db, onPlanWentBack),
     promotions: promotionRepository(db),
     rules: workRulesRepository(db),
+    waiting: waitingEntryRepository(db),
     writer: planRepository(db),
     stockroom: stockroomRepository(db),
     drafts: draftRepository(db),

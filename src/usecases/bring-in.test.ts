@@ -24,6 +24,7 @@ const file = (heads: string[], rows: string[][], more: Partial<BringIn> = {}): B
   lines: rows.map((_, row) => row + 2),
   matching: null,
   dry: true,
+  now: Date.parse('2027-04-14T10:00:00Z') as never,
   onProgress: async () => {},
   ...more,
 });

@@ -8,10 +8,10 @@ import {
   type Person,
 } from '../contracts/index.ts';
 import { type Cells, type TableName, tableOf } from '../contracts/table/index.ts';
+import type { Instant } from '../core/calendar/index.ts';
 import { checkEdit, permissionFor, type RowFault, writesUnseenCost } from './change-stockroom.ts';
 import { guessMatching, missingColumns } from './match-columns.ts';
-import type { PlanBook } from './plan-store.ts';
-import type { StockroomStore } from './stockroom-store.ts';
+import { type StockroomPorts, writeEntries } from './write-entries.ts';
 
 /** Port: which column was which field, the last time a file with these heads came in. */
 export interface MatchingStore {
@@ -29,10 +29,11 @@ export interface BringIn {
   readonly matching: Matching | null;
   /** Only tells what it would do. */
   readonly dry: boolean;
+  readonly now: Instant;
   readonly onProgress: (stage: string, done: number, of: number) => Promise<void>;
 }
 
-type Ports = { book: PlanBook; stockroom: StockroomStore; matchings: MatchingStore };
+type Ports = StockroomPorts & { matchings: MatchingStore };
 
 const FAULTS_TOLD = 200;
 const SAMPLE = 5;
@@ -46,7 +47,7 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
   const kept = file.matching ? null : await ports.matchings.find(person.id, file.table, file.heads);
   const matching = file.matching ?? kept ?? guessMatching(file.heads, columns);
   const against = missingColumns(matching, columns, file.heads);
-  const nothing = { added: 0, changed: 0, same: 0, refused: 0, faults: [], done: false };
+  const nothing = { added: 0, changed: 0, same: 0, refused: 0, faults: [], done: false, waits: null };
   const view = {
     heads: file.heads,
     matching,
@@ -60,7 +61,8 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
   if (writesUnseenCost(person, { table: file.table, edits })) return failed({ kind: 'forbidden' });
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
     await file.onProgress('checking', 0, edits.length);
-    const { document, version } = await ports.book.current();
+    const current = await ports.book.current();
+    const { document } = current;
     const checked = checkEdit(
       document,
       { table: file.table, edits, drops: [], overwrite: true },
@@ -77,7 +79,7 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
         .sort((a, b) => a.line - b.line)
         .slice(0, FAULTS_TOLD),
     };
-    if (file.dry || checked.faults.length > 0) return done({ ...view, ...counts, done: false });
+    if (file.dry || checked.faults.length > 0) return done({ ...view, ...counts, done: false, waits: null });
     await file.onProgress('writing', 0, edits.length);
     const changing = new Set([...checked.added, ...checked.changed]);
     const { keyOf } = tableOf(file.table);
@@ -85,12 +87,14 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
     const saved =
       puts.length === 0
         ? { kind: 'saved' as const }
-        : await ports.stockroom.change({ ...checked.change, puts }, version, {
-            person: person.id,
-            action: 'brought-in',
-          });
+        : await writeEntries(
+            ports,
+            current,
+            { ...checked.change, puts },
+            { person, action: 'brought-in', now: file.now },
+          );
     if (saved.kind === 'moved-on') continue;
-    return done({ ...view, ...counts, done: true });
+    return done({ ...view, ...counts, done: true, waits: saved.kind === 'waits' ? saved.id : null });
   }
   return failed({
     kind: 'conflict',

@@ -9,8 +9,10 @@ const planner = person('planner');
 const administrator = person('administrator');
 type Asked = Partial<StockroomEdit> & Pick<StockroomEdit, 'table'>;
 const edit = (asked: Asked): StockroomEdit => ({ edits: [], drops: [], ...asked });
+const NOW = Date.parse('2027-04-14T10:00:00Z') as never;
+
 const faultsOf = async (asked: Asked, document = SMALL) => {
-  const outcome = await changeStockroom(inMemory(document), administrator, edit(asked));
+  const outcome = await changeStockroom(inMemory(document), administrator, edit(asked), NOW);
   return outcome.ok || outcome.failure.kind !== 'invalid'
     ? outcome
     : outcome.failure.faults.map(({ path, what }) => `${path.join(' ')}: ${what}`);
@@ -30,6 +32,7 @@ describe('changing rows of the stockroom', () => {
         ],
         drops: [['bar', 'isles', '', ''].join('\u001f')],
       }),
+      NOW,
     );
     expect(outcome).toMatchObject({ ok: true, value: { version: 2 } });
     const { document } = await ports.book.current();
@@ -46,6 +49,7 @@ describe('changing rows of the stockroom', () => {
       ports,
       planner,
       edit({ table: 'prices', edits: [{ key, cells: { since: '2027-07-01' } }] }),
+      NOW,
     );
     const { document } = await ports.book.current();
     const since = document.items.find(({ sku }) => sku === 'bar')!.prices.map((row) => row.since);
@@ -60,7 +64,7 @@ describe('changing rows of the stockroom', () => {
     ['viewer', 'items', false],
     ['store', 'prices', false],
   ])('%s may change %s: %s', async (role, table, may) => {
-    const outcome = await changeStockroom(inMemory(SMALL), person(role), edit({ table }));
+    const outcome = await changeStockroom(inMemory(SMALL), person(role), edit({ table }), NOW);
     expect(outcome.ok).toBe(may);
     if (!outcome.ok) expect(outcome.failure).toEqual({ kind: 'forbidden' });
   });
@@ -88,6 +92,7 @@ describe('changing rows of the stockroom', () => {
       { ...ports, stockroom },
       planner,
       edit({ table: 'items', edits: [{ key: 'milk', cells }] }),
+      NOW,
     );
     expect([outcome.ok, asked]).toEqual([true, 2]);
   });
@@ -196,7 +201,7 @@ describe('what the stockroom refuses', () => {
 describe('an entry with rules', () => {
   const summer = SMALL.itemSets![0]!;
   const put = (entry: object, was: object | null = summer) =>
-    putEntry(inMemory(SMALL), planner, { table: 'itemSets', key: 'summer', entry, was });
+    putEntry(inMemory(SMALL), planner, { table: 'itemSets', key: 'summer', entry, was }, NOW);
 
   it('is saved whole, and may be frozen', async () => {
     const frozen = { ...summer, rule: { items: ['milk'] }, frozen: { on: '2027-04-14', live: summer.rule } };

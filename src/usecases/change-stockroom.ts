@@ -20,11 +20,11 @@ import {
   type TableName,
   tableOf,
 } from '../contracts/table/index.ts';
+import type { Instant } from '../core/calendar/index.ts';
 import { type Currency, currencyOf } from '../core/money/index.ts';
 import type { Fault, PlanDocument } from '../core/plan/index.ts';
-import type { PlanBook } from './plan-store.ts';
-import type { StockroomStore } from './stockroom-store.ts';
 import { wholeFaults } from './whole-faults.ts';
+import { type StockroomPorts, writeEntries } from './write-entries.ts';
 
 /** Cells of one row, as they were seen and as they shall be. */
 export interface RowEdit {
@@ -68,21 +68,25 @@ const ATTEMPTS = 4;
 
 /** Changes rows of one table of the stockroom: all of them or none. */
 export async function changeStockroom(
-  ports: { book: PlanBook; stockroom: StockroomStore },
+  ports: StockroomPorts,
   person: Person,
   edit: StockroomEdit,
-  action = 'changed',
-): Promise<Outcome<{ version: number; keys: readonly string[] }>> {
+  now: Instant,
+): Promise<Outcome<{ version: number; keys: readonly string[]; waits: number | null }>> {
   if (!may(person, permissionFor(edit.table)) || writesUnseenCost(person, edit))
     return failed({ kind: 'forbidden' });
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
-    const { document, version } = await ports.book.current();
+    const current = await ports.book.current();
+    const { document, version } = current;
     const checked = checkEdit(document, edit);
     if (checked.faults.length > 0) return failed({ kind: 'invalid', faults: checked.faults.map(pathOf) });
-    if (checked.change.puts.length + checked.change.drops.length === 0) return done({ version, keys: [] });
-    const saved = await ports.stockroom.change(checked.change, version, { person: person.id, action });
+    if (checked.change.puts.length + checked.change.drops.length === 0)
+      return done({ version, keys: [], waits: null });
+    const saved = await writeEntries(ports, current, checked.change, { person, action: 'changed', now });
     const { keyOf } = tableOf(edit.table);
-    if (saved.kind === 'saved') return done({ version: saved.version, keys: checked.change.puts.map(keyOf) });
+    const keys = checked.change.puts.map(keyOf);
+    if (saved.kind === 'saved') return done({ version: saved.version, keys, waits: null });
+    if (saved.kind === 'waits') return done({ version, keys, waits: saved.id });
   }
   return failed({ kind: 'conflict', message: 'Others are changing the plan just now. Nothing was saved.' });
 }

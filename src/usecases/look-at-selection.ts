@@ -8,7 +8,7 @@ import {
   sees,
   shape,
 } from '../contracts/index.ts';
-import { itemRule, storeRule } from '../contracts/plan-document.ts';
+import { itemRule, storeRule } from '../contracts/plan-rules.ts';
 import { DAY, dayOf, type Instant, parseMoment } from '../core/calendar/index.ts';
 import { currencyOf, formatAmount, type MinorUnits } from '../core/money/index.ts';
 import {

@@ -18,6 +18,7 @@ import { isEmpty } from '../core/price-file/index.ts';
 import type { WorkRules, WorkRulesStore } from './approval.ts';
 import type { BasketCheckStore } from './basket-check-store.ts';
 import { runBasketChecks } from './basket-checks.ts';
+import { listWaitingEntries } from './decide-entries.ts';
 import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
 import { promotionsIn } from './review-sending.ts';
@@ -25,6 +26,7 @@ import type { SendingStore } from './sending-store.ts';
 import { seenOf } from './sight.ts';
 import type { StoreComparison } from './store-comparison.ts';
 import { troubleOf } from './terminal-trouble.ts';
+import type { WaitingEntryStore } from './waiting-entry-store.ts';
 
 const AHEAD = 7 * DAY;
 
@@ -34,6 +36,7 @@ export async function lookAtToday(
     book: PlanBook;
     promotions: PromotionStore;
     rules: WorkRulesStore;
+    waiting: WaitingEntryStore;
     sending: SendingStore;
     compare: StoreComparison;
     checks: BasketCheckStore;
@@ -57,6 +60,7 @@ export async function lookAtToday(
     starting: approved.filter((one) => within(one.from)).sort((a, b) => (a.from < b.from ? -1 : 1)),
     ending: approved.filter((one) => within(one.to)).sort((a, b) => (a.to! < b.to! ? -1 : 1)),
     ...whatWaits(all, person, await ports.rules.current()),
+    stockroom: await stockroomWaits(ports, person),
     unsent: await unsent(ports.compare, whole, person, now),
     terminals: await countTerminals(ports.sending, current, person, now),
     findings: [
@@ -65,6 +69,15 @@ export async function lookAtToday(
       ...(person.costs ? belowCost(current, view, at) : []),
     ],
   };
+}
+
+async function stockroomWaits(
+  ports: { book: PlanBook; waiting: WaitingEntryStore; rules: WorkRulesStore },
+  person: Person,
+): Promise<TodayView['stockroom']> {
+  const all = (await listWaitingEntries(ports, person)).filter(({ returned }) => !returned);
+  const toApprove = all.filter(({ approves }) => approves).length;
+  return { toApprove, waiting: all.length - toApprove };
 }
 
 /** What is on its way to approval, as it concerns a person. */

@@ -17,20 +17,21 @@ import {
   tableOf,
   withEntries,
 } from '../contracts/table/index.ts';
+import type { Instant } from '../core/calendar/index.ts';
 import { checkPlan } from '../core/plan/index.ts';
 import { permissionFor } from './change-stockroom.ts';
-import type { PlanBook } from './plan-store.ts';
-import type { StockroomStore } from './stockroom-store.ts';
+import { type StockroomPorts, writeEntries } from './write-entries.ts';
 
 /**
  * Saves one entry whole, rules and all, as its own page holds it.
  * @param was the entry as it was opened: what somebody else made of it since is not overwritten. Null: a new one.
  */
 export async function putEntry(
-  ports: { book: PlanBook; stockroom: StockroomStore },
+  ports: StockroomPorts,
   person: Person,
   { table, key, entry, was }: { table: TableName; key: string; entry: unknown; was: object | null },
-): Promise<Outcome<{ version: number }>> {
+  now: Instant,
+): Promise<Outcome<{ version: number; waits: number | null }>> {
   if (!may(person, permissionFor(table)) || (table === 'items' && !person.costs))
     return failed({ kind: 'forbidden' });
   const schema = (ENTRY_SCHEMAS as Partial<Record<TableName, Joi.Schema>>)[table];
@@ -40,7 +41,8 @@ export async function putEntry(
   const { keyOf } = tableOf(table);
   if (keyOf(shaped.value) !== key)
     return invalid(['id'], `the id of the address is "${key}"`, 'the same id in the entry');
-  const { document, version } = await ports.book.current();
+  const current = await ports.book.current();
+  const { document, version } = current;
   const standing = entriesOf(document, table).find((one) => keyOf(one) === key) ?? null;
   if (!isDeepStrictEqual(standing, was))
     return failed({
@@ -52,9 +54,10 @@ export async function putEntry(
   const change: EntryChange = { table, puts: [shaped.value], drops: [] };
   const faults = checkPlan(withEntries(document, change, keyOf));
   if (faults.length > 0) return failed({ kind: 'invalid', faults });
-  const saved = await ports.stockroom.change(change, version, { person: person.id, action: 'changed' });
+  const saved = await writeEntries(ports, current, change, { person, action: 'changed', now });
+  if (saved.kind === 'waits') return done({ version, waits: saved.id });
   return saved.kind === 'saved'
-    ? done({ version: saved.version })
+    ? done({ version: saved.version, waits: null })
     : failed({
         kind: 'conflict',
         message: 'Others are changing the plan just now. Nothing was saved; try again.',

@@ -30,6 +30,7 @@ const PAGES = [
   '/stockroom/store/s001',
   '/stockroom/files',
   '/stockroom/reprice',
+  '/stockroom/waiting',
   '/plan/calendar',
 ];
 

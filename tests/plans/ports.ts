@@ -11,6 +11,8 @@ import type {
   SendingStore,
   StockroomStore,
   StoredPromotion,
+  WaitingEntries,
+  WaitingEntryStore,
   WorkRules,
   WorkRulesStore,
 } from '../../src/usecases/index.ts';
@@ -34,12 +36,14 @@ export function inMemory(
   promotions: PromotionStore;
   rules: WorkRulesStore;
   stockroom: StockroomStore;
+  waiting: WaitingEntryStore & { held: WaitingEntries[] };
   saved: StoredPromotion[];
   actions: string[];
 } {
   let current: CurrentPlan = { version: 1, document, compiled: compiled(document) };
   const saved: StoredPromotion[] = document.promotions.map((promotion) => stored(promotion, 1));
   const actions: string[] = [];
+  const waiting = waitingInMemory();
   const history: (HistoryEntry & { subject: string })[] = [];
   const find = (id: string) => saved.find(({ promotion }) => promotion.id === id) ?? null;
   return {
@@ -52,10 +56,12 @@ export function inMemory(
       },
     },
     book: { current: async () => current },
+    waiting,
     stockroom: {
       findItems: async (search) => foundItems(current.document, search),
-      async change(entries, version, { action }) {
+      async change(entries, version, { action, settles }) {
         if (version !== current.version) return { kind: 'moved-on' };
+        if (settles !== undefined) await waiting.drop(settles);
         const next = withEntries(current.document, entries, tableOf(entries.table).keyOf);
         current = { version: version + 1, document: next, compiled: compiled(next) };
         actions.push(action);
@@ -102,6 +108,28 @@ export function inMemory(
         return { kind: 'saved', revision: (revision ?? 0) + 1 };
       },
     },
+  };
+}
+
+/** Changes of the stockroom that wait, in memory. */
+function waitingInMemory(): WaitingEntryStore & { held: WaitingEntries[] } {
+  const held: WaitingEntries[] = [];
+  const at = (id: number) => held.findIndex((one) => one.id === id);
+  return {
+    held,
+    all: async () => held,
+    find: async (id) => held[at(id)] ?? null,
+    async hold(waiting) {
+      const id = (held.at(-1)?.id ?? 0) + 1;
+      const writtenAt = '2027-03-01T00:00:00Z';
+      held.push({ ...waiting, id, writer: waiting.writtenBy, writtenAt, returned: null });
+      return id;
+    },
+    async sendBack(id, returned) {
+      held[at(id)] = { ...held[at(id)]!, returned };
+      return true;
+    },
+    drop: async (id) => held.splice(at(id), 1).length > 0,
   };
 }
 

@@ -19,6 +19,8 @@ export interface BringInView {
     readonly column: string;
     readonly message: string;
   }[];
+  /** The number under which it waits for approval; null: it does not wait. */
+  readonly waits: number | null;
   /** What stands against the file as a whole: columns that are missing. */
   readonly against: readonly string[];
   /** The first rows as they stand in the file, a cell for each head. */

@@ -1,4 +1,5 @@
 import type { ItemRule, StoreRule } from '../../core/plan/index.ts';
+import type { TableName } from '../table/index.ts';
 
 /** What the chain is made of. */
 export interface StockroomView {
@@ -52,4 +53,38 @@ export interface SelectionView {
   } | null;
   /** Parts of the rule that select nothing by themselves. */
   readonly emptyParts: readonly (ItemRule | StoreRule)[];
+}
+
+/** A change of the stockroom that waits for approval, with what it would do. */
+export interface WaitingEntriesView {
+  readonly id: number;
+  readonly table: TableName;
+  readonly effect: {
+    readonly prices: number;
+    readonly promotions: readonly {
+      readonly id: string;
+      readonly name: string;
+      readonly goodsMore: number;
+      readonly goodsLess: number;
+      readonly storesMore: number;
+      readonly storesLess: number;
+    }[];
+  };
+  readonly writer: string;
+  readonly own: boolean;
+  /** ISO 8601, UTC. */
+  readonly writtenAt: string;
+  readonly returned: { readonly by: string; readonly reason: string } | null;
+  /** Whether this person may approve it, and may drop it. */
+  readonly approves: boolean;
+  readonly drops: boolean;
+  readonly count: number;
+  /** The first ones; `before` is null for a new row, `after` for one that goes. */
+  readonly rows: readonly {
+    readonly key: string;
+    /** By name. */
+    readonly label: string;
+    readonly before: Readonly<Record<string, string>> | null;
+    readonly after: Readonly<Record<string, string>> | null;
+  }[];
 }

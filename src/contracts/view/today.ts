@@ -14,6 +14,8 @@ export interface TodayView {
   readonly submitted: readonly PromotionSummary[];
   /** Drafts and changes that nobody has submitted yet. */
   readonly drafts: readonly PromotionSummary[];
+  /** Changes of the stockroom that this person may approve, and that others have to. */
+  readonly stockroom: { readonly toApprove: number; readonly waiting: number };
   readonly unsent: { readonly stores: number; readonly promotions: readonly string[] };
   readonly terminals: TerminalCount;
   readonly findings: readonly Finding[];

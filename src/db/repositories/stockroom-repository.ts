@@ -1,4 +1,4 @@
-import { and, asc, count, desc, like, type SQL, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, like, type SQL, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
 import type { EntrySaved, ItemSearch, StockroomStore } from '../../usecases/stockroom-store.ts';
 import type { Database } from '../connect.ts';
@@ -87,13 +87,14 @@ async function changed(
   db: Database,
   change: EntryChange,
   version: number,
-  by: { person: string; action: string },
+  { settles, ...by }: { person: string; action: string; settles?: number },
 ): Promise<EntrySaved> {
   try {
     const planVersion = await db.transaction(async (tx) => {
       const raised = await raisePlanVersion(tx, version);
       const [chain] = await tx.select({ currency: t.chain.currency }).from(t.chain);
       await writeEntries(tx, change, chain!.currency);
+      if (settles !== undefined) await tx.delete(t.waitingEntries).where(eq(t.waitingEntries.id, settles));
       const { table, puts, drops } = change;
       const small = puts.length + drops.length <= MOST_KEPT;
       await tx.insert(t.auditEntry).values({

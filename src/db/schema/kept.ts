@@ -9,7 +9,9 @@ import {
   timestamp,
 } from 'drizzle-orm/pg-core';
 import type { BasketCheckResult, CheckedBasketDocument, CheckMoment } from '../../contracts/index.ts';
+import type { EntryChange } from '../../contracts/table/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
+import type { PriceEffect } from '../../usecases/waiting-entry-store.ts';
 import { person } from './people.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
@@ -82,4 +84,17 @@ export const picture = pgTable('picture', {
   bytes: bytea().notNull(),
   addedBy: text('added_by').notNull(),
   addedAt: instant('added_at').notNull().defaultNow(),
+});
+
+/** Changes of the stockroom that wait for approval. */
+export const waitingEntries = pgTable('waiting_entries', {
+  id: serial().primaryKey(),
+  change: jsonb().$type<EntryChange>().notNull(),
+  /** The entries of its keys as they stood when it was written. */
+  standing: jsonb().$type<object[]>().notNull(),
+  effect: jsonb().$type<PriceEffect>().notNull(),
+  writtenBy: text().notNull(),
+  writtenAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  returnedBy: text(),
+  reason: text(),
 });

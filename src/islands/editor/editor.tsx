@@ -14,6 +14,7 @@ import { ask, type Refusal, refusalOf, useLeaveWarning, WithServer } from '../se
 import { type SheetOutcome, Worksheet } from '../worksheet/index.ts';
 import { Actions } from './actions.tsx';
 import { Again } from './again.tsx';
+import { Conflict } from './conflict.tsx';
 import { ConsequencesBeside } from './consequences-beside.tsx';
 import { DealBeside, DealForm } from './deal/index.ts';
 import {
@@ -328,30 +329,3 @@ interface SavedReply {
 const WAITS = 'Kept as a change. What is approved goes on as it is until this is approved too.';
 
 const pathOf = (id: string): string => `/api/promotions/${idInAddress(id)}`;
-
-function Conflict({
-  theirs,
-  onTake,
-  onKeep,
-}: {
-  theirs: Pick<Opened, 'promotion'>;
-  onTake: () => void;
-  onKeep: () => void;
-}) {
-  return (
-    <div role="alert" className="mt-4 border-error border-l-4 pl-3">
-      <p>
-        Somebody saved this promotion after you opened it. What you wrote is still here, and nothing was
-        overwritten.
-      </p>
-      <p className="mt-2 flex flex-wrap gap-2">
-        <button type="button" className="btn btn-sm" onClick={onTake}>
-          Show theirs: “{theirs.promotion.name}”
-        </button>
-        <button type="button" className="btn btn-sm" onClick={onKeep}>
-          Go on with mine; saving will replace theirs
-        </button>
-      </p>
-    </div>
-  );
-}

@@ -15,7 +15,7 @@ export function DryRun({
   onMatch: (matching: Matching) => void;
   onBringIn: () => void;
 }) {
-  const { added, changed, same, refused, faults, done, against, rows, remembered } = view;
+  const { added, changed, same, refused, faults, done, against, rows, remembered, waits } = view;
   const ready = against.length === 0 && refused === 0 && faults.length === 0;
   const nothing = added + changed === 0;
   return (
@@ -41,7 +41,15 @@ export function DryRun({
           {words}
         </p>
       ))}
-      {done ? (
+      {waits === null ? null : (
+        <p role="status" className="mt-3 border-primary border-l-4 pl-3">
+          That would change prices, so it waits until somebody approves it.{' '}
+          <a className="link" href="/stockroom/waiting">
+            See what waits
+          </a>
+        </p>
+      )}
+      {done && waits === null ? (
         <p className="mt-3">All of it is in.</p>
       ) : ready ? (
         <p className="mt-4">

@@ -29,6 +29,7 @@ function Desk({ view }: { view: LensView }) {
   const [rows, setRows] = useState<SheetOutcome['rows']>([]);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [said, setSaid] = useState('');
+  const [heldBack, setHeldBack] = useState(false);
   const onPrices = useCallback((outcome: SheetOutcome) => {
     setRows(outcome.rows);
     if (outcome.rows.length > 0) setSaid('');
@@ -44,8 +45,18 @@ function Desk({ view }: { view: LensView }) {
       cells: { sku, place, since: later ?? since, price },
     }));
     try {
-      await ask('/api/stockroom/prices', { method: 'POST', body: { edits, drops: [], overwrite: true } });
-      setSaid(`${count} regular ${count === 1 ? 'price is' : 'prices are'} in, from ${dateWords(since)} on.`);
+      const body = { edits, drops: [], overwrite: true };
+      const { waits } = await ask<{ waits: number | null }>('/api/stockroom/prices', {
+        method: 'POST',
+        body,
+      });
+      const prices = `${count} regular ${count === 1 ? 'price' : 'prices'}`;
+      setSaid(
+        waits === null
+          ? `${prices} from ${dateWords(since)} on: entered.`
+          : `${prices} from ${dateWords(since)} on: written, and waiting for approval.`,
+      );
+      setHeldBack(waits !== null);
       setSheet({ passes: [] });
       setRows([]);
     } catch (error) {
@@ -105,8 +116,8 @@ function Desk({ view }: { view: LensView }) {
         <span role="status" className="text-sm">
           {said}{' '}
           {said ? (
-            <a className="link" href={`/stockroom/prices${lensQuery(view.lens)}`}>
-              See them in the table
+            <a className="link" href={`/stockroom/${heldBack ? 'waiting' : 'prices'}${lensQuery(view.lens)}`}>
+              {heldBack ? 'See what waits' : 'See them in the table'}
             </a>
           ) : null}
         </span>

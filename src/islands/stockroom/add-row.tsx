@@ -4,7 +4,13 @@ import { FaultField } from '../../ui/pieces/index.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 
 /** A new row, typed in above the table; what is wrong with it is said at its fields. */
-export function AddRow({ table, onDone }: { table: TableName; onDone: (keys: readonly string[]) => void }) {
+export function AddRow({
+  table,
+  onDone,
+}: {
+  table: TableName;
+  onDone: (keys: readonly string[], waits: boolean) => void;
+}) {
   const { columns, one } = tableOf(table);
   const [cells, setCells] = useState<Cells>({});
   const [refusal, setRefusal] = useState<Refusal | null>(null);
@@ -15,11 +21,11 @@ export function AddRow({ table, onDone }: { table: TableName; onDone: (keys: rea
     refusal && !refusal.faults.some(({ path }) => typed.some(({ field }) => path === `/edits/0/${field}`));
   async function add() {
     try {
-      const { keys } = await ask<{ keys: string[] }>(`/api/stockroom/${table}`, {
+      const { keys, waits } = await ask<{ keys: string[]; waits: number | null }>(`/api/stockroom/${table}`, {
         method: 'POST',
         body: { edits: [{ key: null, cells }], drops: [] },
       });
-      onDone(keys);
+      onDone(keys, waits !== null);
     } catch (error) {
       setRefusal(refusalOf(error));
     }

@@ -5,6 +5,7 @@ import type { ItemRule, StoreRule } from '../../core/plan/index.ts';
 import { itemWords, namesOf, storeWords } from '../../core/sentence/index.ts';
 import { Selection, useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { WaitsNote } from './waits-note.tsx';
 
 /** A set, a store group or a range, as it was opened. */
 export interface RuledEntry {
@@ -37,6 +38,7 @@ function Desk({ table, entry: opened, view, edits }: RuleDeskProps) {
   const [known, setKnown] = useState<Record<string, string>>({});
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [said, setSaid] = useState('');
+  const [heldBack, setHeldBack] = useState(false);
   const choices = useChoices();
   const dirty = JSON.stringify(entry) !== JSON.stringify(kept);
   const looking = { store: view.store.id, at: view.at };
@@ -44,13 +46,17 @@ function Desk({ table, entry: opened, view, edits }: RuleDeskProps) {
   async function save(next: RuledEntry, words: string) {
     setRefusal(null);
     try {
-      await ask(`/api/stockroom/${table}/${idInAddress(next.id)}`, {
-        method: 'PUT',
-        body: { entry: next, was: kept },
-      });
-      setEntry(next);
-      setKept(next);
-      setSaid(words);
+      const { waits } = await ask<{ waits: number | null }>(
+        `/api/stockroom/${table}/${idInAddress(next.id)}`,
+        {
+          method: 'PUT',
+          body: { entry: next, was: kept },
+        },
+      );
+      setHeldBack(waits !== null);
+      setSaid(waits === null ? words : '');
+      setEntry(waits === null ? next : kept);
+      if (waits === null) setKept(next);
     } catch (error) {
       setRefusal(refusalOf(error));
     }
@@ -96,6 +102,7 @@ function Desk({ table, entry: opened, view, edits }: RuleDeskProps) {
   );
   return (
     <div className="mt-4 max-w-3xl">
+      {heldBack ? <WaitsNote query={lensQuery(view.lens)} /> : null}
       <label className="block">
         <span className="quiet text-sm">Name</span>
         <input

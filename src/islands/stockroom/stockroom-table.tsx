@@ -9,6 +9,7 @@ import { pageOf, sheetColumns } from './columns.ts';
 import { GoodsFilter } from './goods-filter.tsx';
 import { useEdits } from './use-edits.ts';
 import { useRows } from './use-rows.ts';
+import { WaitsNote } from './waits-note.tsx';
 
 export interface StockroomTableProps {
   readonly table: TableName;
@@ -44,6 +45,7 @@ function Desk({ table, view, edits, costs, carried = false }: StockroomTableProp
   const [held, setHeld] = useState({ first: 0, last: 0 });
   const [dropping, setDropping] = useState<Refusal | null>(null);
   const [said, setSaid] = useState('');
+  const [heldBack, setHeldBack] = useState(false);
   const [added, setAdded] = useState<string | null>(null);
   const query = new URLSearchParams({ store: view.store.id, at: view.at });
   if (sought) query.set('q', sought);
@@ -76,9 +78,14 @@ function Desk({ table, view, edits, costs, carried = false }: StockroomTableProp
         ? { edits: keys.map((key) => ({ key, cells: { retired } })), drops: [] }
         : { edits: [], drops: keys };
     try {
-      await ask(`/api/stockroom/${table}`, { method: 'POST', body });
+      const { waits } = await ask<{ waits: number | null }>(`/api/stockroom/${table}`, {
+        method: 'POST',
+        body,
+      });
       await rows.again();
       setAdded(null);
+      setHeldBack(waits !== null);
+      if (waits !== null) return;
       setSaid(table === 'items' ? `${keys.length} retired from ${retired}.` : `${keys.length} taken away.`);
     } catch (error) {
       setDropping(refusalOf(error));
@@ -134,8 +141,10 @@ function Desk({ table, view, edits, costs, carried = false }: StockroomTableProp
       {adding ? (
         <AddRow
           table={table}
-          onDone={async (keys) => {
+          onDone={async (keys, waits) => {
             setAdding(false);
+            setHeldBack(waits);
+            if (waits) return;
             setSaid(`Added: ${keys.join(', ').replaceAll(KEY_MARK, ' ').trim()}.`);
             setAdded(keys.length === 1 && !keys[0]!.includes(KEY_MARK) ? keys[0]! : null);
             await rows.again();
@@ -152,6 +161,7 @@ function Desk({ table, view, edits, costs, carried = false }: StockroomTableProp
           ) : null}
         </p>
       ) : null}
+      {heldBack || changes.waits ? <WaitsNote query={links} /> : null}
       {refusal ? <Refused refusal={refusal} onGiveUp={changes.refusal ? changes.giveUp : null} /> : null}
       <div className="mt-3">
         {nothing ? (

@@ -30,15 +30,21 @@ export function useEdits(table: TableName, again: () => Promise<void>) {
   const [pending, setPending] = useState<Pending>(new Map());
   const [past, setPast] = useState<readonly (readonly Step[])[]>([]);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const [waits, setWaits] = useState(false);
 
   async function send(steps: readonly Step[]): Promise<boolean> {
     setPending((before) => withSteps(before, steps, null));
     const edits = byRow(steps);
     try {
-      await ask(`/api/stockroom/${table}`, { method: 'POST', body: { edits, drops: [] } });
+      const reply = await ask<{ waits: number | null }>(`/api/stockroom/${table}`, {
+        method: 'POST',
+        body: { edits, drops: [] },
+      });
       await again();
       setPending((before) => without(before, steps));
-      return true;
+      setWaits(reply.waits !== null);
+      // What waits is taken back where it waits.
+      return reply.waits === null;
     } catch (error) {
       const why = refusalOf(error);
       setRefusal(why);
@@ -52,6 +58,8 @@ export function useEdits(table: TableName, again: () => Promise<void>) {
     .some(({ fault }) => fault !== null);
   return {
     pending,
+    /** What was typed last waits for approval. */
+    waits,
     /** The last one, as long as a cell still waits for it to be mended. */
     refusal: refused ? refusal : null,
     canUndo: past.length > 0,

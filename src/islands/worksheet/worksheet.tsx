@@ -1,5 +1,4 @@
 import { useEffect, useState } from 'react';
-import { idInAddress } from '../../contracts/index.ts';
 import { type Choices, type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { currencyOf } from '../../core/money/index.ts';
 import type { PriceChangeDocument, WorksheetDocument } from '../../core/plan/index.ts';
@@ -9,9 +8,7 @@ import {
   handPrices,
   handPricesDocument,
   keyParts,
-  lineKey,
   type SheetFilter,
-  type SheetLine,
   type SheetLook,
 } from '../../core/worksheet/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
@@ -19,10 +16,12 @@ import { type CellEdit, Sheet, type SheetRow } from '../sheet/index.ts';
 import { AddLines } from './add-lines.tsx';
 import { columnsFor, priceTyped, worksheetCells } from './cells.ts';
 import { Filters } from './filters.tsx';
+import { handKey, withItemPrices } from './hand-keys.ts';
 import { differences, type SheetOutcome, sheetOutcome } from './outcome.ts';
 import { Passes } from './passes.tsx';
 import { placeNames } from './places.ts';
 import { SheetFiles } from './sheet-files.tsx';
+import { Elsewhere, Overtaking, worstWords } from './sheet-notes.tsx';
 import { Sums } from './sums.tsx';
 import { type Repricing, type SheetFrame, useWorksheet } from './use-worksheet.ts';
 
@@ -290,88 +289,5 @@ export function Worksheet(props: WorksheetProps) {
         />
       )}
     </section>
-  );
-}
-
-type Answer = NonNullable<ReturnType<typeof useWorksheet>['answer']>;
-
-/** By which key a price by hand of a line is kept: an item that stands in one place only goes by its number. */
-function handKey(line: SheetLine, lines: readonly SheetLine[]): string {
-  const alone =
-    lines.filter(({ sku, since, stays }) => sku === line.sku && since === null && !stays).length === 1;
-  return alone && line.since === null ? line.sku : lineKey(line);
-}
-
-/** Prices brought in for items count wherever the item is sold: what was typed for single places of it goes. */
-function withItemPrices(
-  own: Readonly<Record<string, string>>,
-  lines: Readonly<Record<string, string>>,
-): Record<string, string> {
-  const kept = Object.entries(own).filter(([key]) => !(keyParts(key).sku in lines));
-  return { ...Object.fromEntries(kept), ...lines };
-}
-
-function worstWords(
-  { facts, results, sums }: Answer,
-  placeWords: (line: SheetLine) => string,
-): string | null {
-  if (sums.worst === null) return null;
-  const line = facts.lines[sums.worst]!;
-  const { margin } = results[sums.worst]!;
-  const where = facts.lines.some(({ place }) => place !== 'chain') ? ` (${placeWords(line)})` : '';
-  return margin === null ? null : `${(margin / 100).toFixed(1)} %, ${line.name}${where}`;
-}
-
-const NAMED = 4;
-
-/** Prices that begin later in a place that is made anew, and are not: from their day on the new price is no more. */
-function Overtaking({ answer, placeWords }: { answer: Answer; placeWords: (line: SheetLine) => string }) {
-  const { facts, results } = answer;
-  const priced = new Set(
-    facts.lines.flatMap(({ sku, place, since }, i) =>
-      since === null && results[i]!.price !== null ? [`${sku} ${place}`] : [],
-    ),
-  );
-  const over = facts.lines.filter(
-    ({ sku, place, since }, i) =>
-      since !== null && results[i]!.price === null && priced.has(`${sku} ${place}`),
-  );
-  if (over.length === 0) return null;
-  return (
-    <p role="status" className="mt-3 border-primary border-l-4 pl-3 text-sm">
-      {over.length === 1 ? 'One price begins' : `${over.length} prices begin`} later and will overtake what
-      stands here:{' '}
-      {over
-        .slice(0, NAMED)
-        .map((line) => `${line.name} (${placeWords(line)})`)
-        .join(', ')}
-      {over.length > NAMED ? ` and ${over.length - NAMED} more` : ''}.
-    </p>
-  );
-}
-
-function Elsewhere({
-  facts: { elsewhere },
-  query,
-}: {
-  facts: { elsewhere: readonly { id: string; name: string; items: number }[] };
-  query: string;
-}) {
-  const meeting = elsewhere.filter(({ items }) => items > 0).toSorted((a, b) => b.items - a.items);
-  if (meeting.length === 0) return null;
-  return (
-    <p className="mt-3 text-sm">
-      In some of these stores and days lines are reduced already by{' '}
-      {meeting.slice(0, 4).map(({ id, name, items }, i) => (
-        <span key={id}>
-          {i > 0 ? ', ' : ''}
-          <a className="link" href={`/plan/${idInAddress(id)}${query}`}>
-            {name}
-          </a>{' '}
-          ({items})
-        </span>
-      ))}
-      {meeting.length > 4 ? ` and ${meeting.length - 4} more` : ''}.
-    </p>
   );
 }

@@ -1,8 +1,10 @@
 import {
   browseRequest,
+  decideRequest,
   fileRequest,
   type Matching,
   may,
+  numberOfAddress,
   putEntryRequest,
   stockroomEditRequest,
   writeFileRequest,
@@ -12,6 +14,7 @@ import {
   bringIn,
   browseStockroom,
   changeStockroom,
+  decideEntries,
   permissionFor,
   putEntry,
   readItemRule,
@@ -64,17 +67,24 @@ export const STOCKROOM_ENDPOINTS = {
   /** Changes, adds and drops rows of one table: all of them or none. */
   'change-rows': onBody(
     stockroomEditRequest,
-    onTable(async ({ app, person, input }, table) =>
-      outcomeReply(await changeStockroom(app, person, { table, ...input })),
+    onTable(async ({ app, person, input, now }, table) =>
+      outcomeReply(await changeStockroom(app, person, { table, ...input }, now)),
     ),
   ),
   /** Saves one entry whole, with its rules. */
   'put-entry': onBody(
     putEntryRequest,
-    onTable(async ({ app, person, input, params }, table) =>
-      outcomeReply(await putEntry(app, person, { table, key: params.key!, ...input })),
+    onTable(async ({ app, person, input, params, now }, table) =>
+      outcomeReply(await putEntry(app, person, { table, key: params.key!, ...input }, now)),
     ),
   ),
+  /** Approves a change that waits, sends it back, or drops it. */
+  'decide-entries': onBody(decideRequest, async ({ app, person, input: { step, reason = '' }, params }) => {
+    const id = numberOfAddress(params.id!);
+    return id === null
+      ? failureReply({ kind: 'not-found', what: `change ${params.id}` })
+      : outcomeReply(await decideEntries(app, person, { id, step, reason }));
+  }),
   /** The rows of a table as a file. */
   'table-file': onQuery(
     fileRequest,
@@ -103,7 +113,7 @@ export const STOCKROOM_ENDPOINTS = {
    * which field. Answers line by line with how far it is, and last with what came of it.
    */
   'bring-in': onBytes(
-    onTable(async ({ app, person, bytes, query, tell }, table) => {
+    onTable(async ({ app, person, bytes, query, tell, now }, table) => {
       const matching = matchingOf(query.matching ?? null);
       if (matching === undefined)
         return failureReply({
@@ -121,6 +131,7 @@ export const STOCKROOM_ENDPOINTS = {
         table,
         matching,
         dry: query.dry === '1',
+        now,
         onProgress: async (stage, done, of) => tell(newsLine({ kind: 'progress', stage, done, of })),
       });
       if (outcome.ok) return lastLine({ kind: 'result', result: outcome.value });
