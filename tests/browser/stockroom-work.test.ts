@@ -171,7 +171,7 @@ test(
       key: null,
       cells: { sku: 'Q100181', place, since, price },
     });
-    await basil.send('POST', '/api/stockroom/prices', {
+    const { body } = await basil.send('POST', '/api/stockroom/prices', {
       edits: [
         put('zone:z4', '2031-01-01', '7.77'),
         put('chain', '2031-01-01', '5.00'),
@@ -180,6 +180,7 @@ test(
       drops: [],
       overwrite: true,
     });
+    await (await as('rufus')).send('POST', `/api/waiting-entries/${body.waits}`, { step: 'approve' });
     const { page } = await sitDown(browser, 'ines');
     await page.goto('/stockroom/reprice');
     await settled(page);
@@ -192,17 +193,33 @@ test(
       .click();
     await page.keyboard.press('Escape');
     await page.getByText(/begins later and will overtake/).waitFor();
-    const enter = page.getByRole('button', { name: /Enter these 2 prices/ });
+    const enter = page.getByRole('button', { name: /Enter these \d+ prices/ });
     await enter.click();
-    await page.getByText(/2 regular prices are in, from Sat 1 Feb 2031 on/).waitFor();
+    await page.getByText(/\d+ regular prices from Sat 1 Feb 2031 on: written, and waiting/).waitFor();
+    const pricesOf = async () =>
+      (await cellsOf('prices?q=Q100181&limit=500')).filter(
+        ({ since, place }: any) => since >= '2031-02-01' && ['chain', 'zone:z4'].includes(place),
+      );
+    expect(await pricesOf()).toHaveLength(1);
+    const rufus = await sitDown(browser, 'rufus');
+    await rufus.page.goto('/stockroom/waiting');
+    await settled(rufus.page);
+    const waits = rufus.page.getByRole('region', { name: 'Regular prices, by Ines Calloway' });
+    await waits.getByRole('row', { name: /Q100181.*7\.77 8\.00 \+3\.0 %/ }).waitFor();
+    await waits.getByRole('button', { name: 'Approve' }).click();
+    await rufus.page.getByText(/^Approved\./).waitFor();
+    await rufus.page.context().close();
     const rows = (await cellsOf('prices?q=Q100181&limit=500'))
       .filter(({ since }: any) => since >= '2031-02-01')
       .map(({ place, since, price }: any) => `${place} ${since} ${price}`);
-    expect(rows.toSorted()).toEqual([
-      'chain 2031-02-01 5.15',
-      'chain 2031-06-01 6.00',
-      'zone:z4 2031-02-01 8.00',
-    ]);
+    expect(rows.toSorted().join('; ')).toBe(
+      [
+        'chain 2031-02-01 5.15',
+        'chain 2031-06-01 6.00',
+        'zone:z1 2031-02-01 6.15',
+        'zone:z4 2031-02-01 8.00',
+      ].join('; '),
+    );
     await page.context().close();
   },
 );

@@ -61,12 +61,18 @@ describe('the tables of the stockroom', () => {
     });
   });
 
-  it('set prices that the price check answers with at once, from their day on', async () => {
+  it('set prices that count once somebody else has approved them, from their day on', async () => {
     const ines = await as('ines');
     const cells = { sku: 'Q100035', place: 'store:s001', since: '2030-01-01', price: '3,33' };
-    expect((await ines.send('POST', '/api/stockroom/prices', edit(cells))).status).toBe(200);
+    const { status, body } = await ines.send('POST', '/api/stockroom/prices', edit(cells));
+    expect(status).toBe(200);
     const priceOn = async (at: string) =>
       (await ines.get(`/api/price?store=s001&item=Q100035&at=${at}`)).body.regular.price;
+    expect(await priceOn('2030-01-01T00:00')).not.toBe('3.33');
+    const path = `/api/waiting-entries/${body.waits}`;
+    expect((await ines.send('POST', path, { step: 'approve' })).status).toBe(403);
+    expect((await (await as('basil')).send('POST', path, { step: 'approve' })).status).toBe(200);
+    expect((await (await as('basil')).send('POST', path, { step: 'approve' })).status).toBe(404);
     expect(await priceOn('2029-12-31T12:00')).not.toBe('3.33');
     expect(await priceOn('2030-01-01T00:00')).toBe('3.33');
   });

@@ -177,7 +177,7 @@ function Rows({ one: { table, rows, count } }: { one: WaitingEntriesView }) {
               </th>
               <td className="quiet">{before === null ? 'not there' : told(before)}</td>
               <td className="font-medium">
-                {after === null ? 'taken away' : told(after)}
+                {after === null ? 'taken away' : told(after)}{' '}
                 {table === 'prices' ? <Change before={before?.price} after={after?.price} /> : null}
               </td>
             </tr>
