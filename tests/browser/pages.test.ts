@@ -45,6 +45,23 @@ const EXCEPT: Readonly<Record<string, string[]>> = { '/plan/calendar': ['target-
 /** Between them they show every colour of the dark theme. */
 const BY_NIGHT = ['/today', '/plan/new', '/check?item=Q100181&where=s003&for=members', '/stockroom'];
 
+/** Texts that are set smaller than anybody should have to read, in short. */
+const tooSmall = (page: Page) =>
+  page.evaluate(() => {
+    const small: string[] = [];
+    for (const element of document.querySelectorAll<HTMLElement>('body *')) {
+      const own = [...element.childNodes].some(
+        ({ nodeType, textContent }) => nodeType === 3 && textContent!.trim(),
+      );
+      const seen = own && element.checkVisibility() && element.getClientRects().length > 0;
+      if (!seen || element.closest('.sr-only, svg')) continue;
+      const size = Number.parseFloat(getComputedStyle(element).fontSize);
+      if (size < 13)
+        small.push(`${size}px: ${element.textContent!.trim().slice(0, 40)} (${element.className})`);
+    }
+    return small.slice(0, 8);
+  });
+
 /** Whether something sticks out to the side: a phone in the aisle must not scroll both ways. */
 const sticksOut = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth);
@@ -74,6 +91,7 @@ describe('at the desk', () => {
       await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'ink'));
       expect(await accessFaults(page, { rules: ['color-contrast'] })).toEqual([]);
     }
+    expect(await tooSmall(page)).toEqual([]);
     // What the content policy keeps out, a browser says on its console; so it does what is not there.
     const asked = (line: string) => !(path.includes('no-such') && line.includes('404'));
     expect(complaints.filter(asked)).toEqual([]);

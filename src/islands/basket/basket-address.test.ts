@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { basketAddress, basketDocument, checkPath, NO_EXTRAS, typedBasketOf } from './basket-address.ts';
+import {
+  basketAddress,
+  basketDocument,
+  checkPath,
+  misread,
+  NO_EXTRAS,
+  typedBasketOf,
+} from './basket-address.ts';
 
 const LENS = { where: 's001', at: '2027-03-06T10:00', shopper: 'members' };
 const LINES = [
@@ -42,10 +49,27 @@ describe('a basket in the open format', () => {
     });
   });
 
-  it.each(['four', '-1', '1,2.3'])('leaves out a charge of “%s”, which is none', (charge) => {
-    const { delivery } = basketDocument({ lines: [], extras: { ...NO_EXTRAS, charge } }, 's001', null);
-    expect(delivery).toBeUndefined();
+  it.each([
+    ['4,90', '4.90'],
+    ['4.90 EUR', '4.90'],
+    ['1.234,50', '1234.50'],
+  ])('reads a charge of “%s” as people write it', (charge, wanted) => {
+    const typed = { lines: [], extras: { ...NO_EXTRAS, charge, lifetimeSpend: charge } };
+    expect(basketDocument(typed, 's001', null)).toMatchObject({
+      delivery: { charge: wanted },
+      shopper: { lifetimeSpend: wanted },
+    });
+    expect(misread(typed.extras)).toEqual([]);
   });
+
+  it.each(['four', '-1', '1,2.3'])(
+    'leaves out a charge of “%s”, which is none, and points it out',
+    (charge) => {
+      expect(misread({ ...NO_EXTRAS, charge, pastOrders: '1.5' })).toEqual(['charge', 'pastOrders']);
+      const { delivery } = basketDocument({ lines: [], extras: { ...NO_EXTRAS, charge } }, 's001', null);
+      expect(delivery).toBeUndefined();
+    },
+  );
 
   it('kept as a check leads back to itself', () => {
     const basket = basketDocument(TYPED, 's001', 'members');

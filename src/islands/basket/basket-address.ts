@@ -1,3 +1,4 @@
+import { readDecimal } from '../../contracts/table/index.ts';
 import {
   type BasketCheckView,
   type CheckedBasketDocument,
@@ -40,21 +41,30 @@ export function basketAddress(lens: Lens, { lines, extras }: TypedBasket): strin
   return `/check/basket${lensQuery(lens, { ...goods, ...Object.fromEntries(said) })}`;
 }
 
-const isAmount = (text: string): boolean => /^\d+(\.\d+)?$/.test(text);
+/** What is typed where an amount belongs, with a point; null where it is none. */
+const amountOf = (text: string): string | null => (text.trim() === '' ? null : readDecimal(text));
 
-/** The basket in the open format, without its moment; amounts that are none are left out. */
+/** Fields whose text says nothing that counts: they are pointed out, as the basket is rung without them. */
+export const misread = (extras: Extras): readonly (keyof Extras)[] =>
+  (['charge', 'pastOrders', 'lifetimeSpend'] as const).filter((key) => {
+    const text = extras[key].trim();
+    return text !== '' && (key === 'pastOrders' ? !/^\d+$/.test(text) : amountOf(text) === null);
+  });
+
+/** The basket in the open format, without its moment. */
 export function basketDocument(
   { lines, extras }: TypedBasket,
   store: string,
   group: string | null,
 ): CheckedBasketDocument {
   const { codes, payment, way, charge, region, postcode, linkTag, pastOrders, lifetimeSpend } = extras;
+  const [spent, paid] = [amountOf(lifetimeSpend), amountOf(charge)];
   const history = {
-    ...(/^\d+$/.test(pastOrders) ? { pastOrders: Number(pastOrders) } : {}),
-    ...(isAmount(lifetimeSpend) ? { lifetimeSpend } : {}),
+    ...(/^\d+$/.test(pastOrders.trim()) ? { pastOrders: Number(pastOrders) } : {}),
+    ...(spent === null ? {} : { lifetimeSpend: spent }),
   };
   const known = group !== null || Object.keys(history).length > 0;
-  const delivery = isAmount(charge) ? { delivery: { way: way.trim() || 'delivery', charge } } : {};
+  const delivery = paid === null ? {} : { delivery: { way: way.trim() || 'delivery', charge: paid } };
   const said = Object.entries({ payment, region, postcode, linkTag }).flatMap(([key, text]) =>
     text.trim() === '' ? [] : [[key, text.trim()]],
   );

@@ -1,4 +1,4 @@
-import type { Extras } from './basket-address.ts';
+import { type Extras, misread } from './basket-address.ts';
 
 interface Field {
   readonly label: string;
@@ -22,6 +22,7 @@ const MORE = {
 
 /** What some deals ask of a basket beside its goods. */
 export function ExtraFields({ extras, onExtras }: { extras: Extras; onExtras: (extras: Extras) => void }) {
+  const wrong = misread(extras);
   const fields = (table: Partial<Record<keyof Extras, Field>>) =>
     (Object.entries(table) as [keyof Extras, Field][]).map(([key, { label, hint, amount }]) => (
       <label key={key} className="flex flex-col">
@@ -31,11 +32,13 @@ export function ExtraFields({ extras, onExtras }: { extras: Extras; onExtras: (e
           inputMode={amount ? 'decimal' : 'text'}
           value={extras[key]}
           placeholder={hint}
+          aria-invalid={wrong.includes(key)}
           onChange={(event) => {
             const text = event.target.value;
-            onExtras({ ...extras, [key]: amount ? text.replace(',', '.') : text });
+            onExtras({ ...extras, [key]: text });
           }}
         />
+        {wrong.includes(key) ? <span className="text-error">no amount: it does not count</span> : null}
       </label>
     ));
   const told = (Object.keys(MORE) as (keyof Extras)[]).some((key) => extras[key] !== '');

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { readDecimal } from '../../contracts/table/index.ts';
 import type { BasketCheckView, CheckMoment, LensView, TrialBasket } from '../../contracts/view/index.ts';
 import { WEEKDAYS, type Weekday } from '../../core/calendar/index.ts';
 import { DAYS } from '../../core/sentence/index.ts';
@@ -87,7 +88,10 @@ function Keep({
   async function keep(): Promise<void> {
     const basket = basketDocument(typed, view.store.id, view.lens.shopper);
     try {
-      await ask(CHECKS, { method: 'POST', body: { name, basket, moment, [wanted]: amount } });
+      await ask(CHECKS, {
+        method: 'POST',
+        body: { name, basket, moment, [wanted]: readDecimal(amount) ?? amount },
+      });
       setRefusal(null);
       setName('');
       await onKept();
@@ -130,7 +134,7 @@ function Keep({
           className="input input-sm mt-0.5 w-24 tabular-nums"
           inputMode="decimal"
           value={amount}
-          onChange={(event) => setAmount(event.target.value.replace(',', '.'))}
+          onChange={(event) => setAmount(event.target.value)}
         />
       </label>
       <label className="flex flex-col">

@@ -6,7 +6,8 @@ import { ask } from '../server/index.ts';
 export const useRung = (basket: string | null) =>
   useQuery({
     queryKey: ['basket', basket],
-    queryFn: () => ask<TrialBasket>('/api/basket', { method: 'POST', body: JSON.parse(basket!) }),
+    queryFn: ({ signal }) =>
+      ask<TrialBasket>('/api/basket', { method: 'POST', body: JSON.parse(basket!) }, signal),
     enabled: basket !== null,
     placeholderData: keepPreviousData,
     retry: false,

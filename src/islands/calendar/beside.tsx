@@ -46,11 +46,11 @@ export function Beside({ opened, pull, view }: { opened: Opened; pull: Pull; vie
   const deal = opened.promotion.offer.kind !== 'priceChange';
   const { data, error } = useQuery({
     queryKey: ['preview', held, view.store.id],
-    queryFn: async (): Promise<Told> => {
+    queryFn: async ({ signal }): Promise<Told> => {
       const body = { promotion: JSON.parse(held), store: view.store.id };
       return deal
-        ? toldOfDeal(await ask<DealPreview>('/api/promotions/preview-deal', { method: 'POST', body }))
-        : toldOfChange(await ask<Preview>('/api/promotions/preview', { method: 'POST', body }));
+        ? toldOfDeal(await ask<DealPreview>('/api/promotions/preview-deal', { method: 'POST', body }, signal))
+        : toldOfChange(await ask<Preview>('/api/promotions/preview', { method: 'POST', body }, signal));
     },
     enabled: held !== '',
     placeholderData: (before) => before,

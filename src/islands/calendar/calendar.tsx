@@ -232,7 +232,7 @@ function Heads({ days, at }: { days: Days; at: string }) {
       {heads.map((date) => (
         <span
           key={date}
-          className={`quiet flex-1 border-base-300 border-l pl-0.5 text-[0.68rem] leading-tight ${date === at.slice(0, 10) ? 'bg-accent font-semibold text-accent-content' : ''}`}
+          className={`quiet flex-1 border-base-300 border-l pl-0.5 text-xs leading-tight ${date === at.slice(0, 10) ? 'bg-accent font-semibold text-accent-content' : ''}`}
         >
           {weekly ? (
             shortDate(date, at).split(' ').slice(1).join(' ')

@@ -37,7 +37,7 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
   if (view.lens.shopper) asked.set('group', view.lens.shopper);
   const story = useQuery({
     queryKey: ['price', asked.toString()],
-    queryFn: () => ask<PriceStory>(`/api/price?${asked}`),
+    queryFn: ({ signal }) => ask<PriceStory>(`/api/price?${asked}`, undefined, signal),
     enabled: item !== null,
     placeholderData: (before) => (before?.item.sku === item ? before : undefined),
   });
@@ -129,7 +129,7 @@ function useAcross(view: LensView, item: string | null) {
   if (view.group) asked.set('stores', view.group.stores.join(','));
   return useQuery({
     queryKey: ['across', asked.toString()],
-    queryFn: () => ask<PriceAcross>(`/api/price/across?${asked}`),
+    queryFn: ({ signal }) => ask<PriceAcross>(`/api/price/across?${asked}`, undefined, signal),
     enabled: item !== null,
   });
 }

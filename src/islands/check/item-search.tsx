@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { useState } from 'react';
+import { meantBy, usePendingEnter } from '../../ui/pieces/index.ts';
 import { ask } from '../server/index.ts';
 import { Scan } from './scan.tsx';
 
@@ -17,9 +18,16 @@ export function ItemSearch({ onPick, startOpen }: { onPick: (sku: string) => voi
         `/api/items?q=${encodeURIComponent(text.trim())}`,
       ),
     enabled: text.trim().length >= 2,
-    placeholderData: (before) => before,
   });
   const open = text.trim().length >= 2;
+  const pick = (sku: string) => {
+    setText('');
+    onPick(sku);
+  };
+  const enter = usePendingEnter(text, !open || data !== undefined, () => {
+    const meant = meantBy(text, data ?? []);
+    if (meant) pick(meant.sku);
+  });
   const [unknown, setUnknown] = useState<string | null>(null);
   async function pickCode(code: string): Promise<void> {
     const { found } = await ask<{ found: { sku: string }[] }>('/api/items', {
@@ -38,6 +46,7 @@ export function ItemSearch({ onPick, startOpen }: { onPick: (sku: string) => voi
         className="relative w-full max-w-xl"
         onKeyDown={(event) => {
           if (event.key === 'Escape') setText('');
+          enter(event);
           // A scanner ends a barcode with Enter, faster than any search answers.
           if (event.key !== 'Enter' || !A_BARCODE.test(text.trim())) return;
           event.preventDefault();
@@ -69,10 +78,7 @@ export function ItemSearch({ onPick, startOpen }: { onPick: (sku: string) => voi
             <Command.Item
               key={sku}
               value={sku}
-              onSelect={() => {
-                setText('');
-                onPick(sku);
-              }}
+              onSelect={() => pick(sku)}
               className="flex cursor-pointer gap-3 rounded-field px-2 py-1.5 data-[selected=true]:bg-accent data-[selected=true]:text-accent-content"
             >
               <span className="flex-1">{name}</span>

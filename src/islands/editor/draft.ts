@@ -147,3 +147,7 @@ export function idFor(name: string, random: string): string {
     .slice(0, 40);
   return `${words || 'promotion'}-${random}`;
 }
+
+/** Six hexadecimal letters, on a page of any origin: identifiers of the browser's own ask for a secure one. */
+export const randomLetters = (): string =>
+  [...crypto.getRandomValues(new Uint8Array(3))].map((byte) => byte.toString(16).padStart(2, '0')).join('');

@@ -24,6 +24,7 @@ import {
   isDeal,
   newDraft,
   type PriceChangeDraft,
+  randomLetters,
   sheetOf,
   wholeOf,
   withCosts,
@@ -114,7 +115,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves, pas
   async function save(status: PromotionDocument['status'], words: string): Promise<void> {
     const whole = wholeOf({ ...draft, status, name: draft.name.trim() });
     if (!whole) return;
-    const promotion = kept ? whole : { ...whole, id: idFor(whole.name, crypto.randomUUID().slice(0, 6)) };
+    const promotion = kept ? whole : { ...whole, id: idFor(whole.name, randomLetters()) };
     setSaving({ kind: 'saving' });
     try {
       const { waits } = await (kept

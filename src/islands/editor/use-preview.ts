@@ -18,18 +18,19 @@ export function usePreview(draft: Draft, view: LensView, lines: readonly TrialLi
   const asked = { promotion, store: view.store.id };
   const prices = useQuery({
     queryKey: ['preview', promotion, view.store.id],
-    queryFn: () => ask<Preview>('/api/promotions/preview', { method: 'POST', body: asked }),
+    queryFn: ({ signal }) => ask<Preview>('/api/promotions/preview', { method: 'POST', body: asked }, signal),
     enabled: promotion !== null && !deal,
     placeholderData: (before) => before,
     retry: false,
   });
   const baskets = useQuery({
     queryKey: ['preview', promotion, view.store.id, lines],
-    queryFn: () =>
-      ask<DealPreview>('/api/promotions/preview-deal', {
-        method: 'POST',
-        body: { ...asked, ...(lines ? { lines } : {}) },
-      }),
+    queryFn: ({ signal }) =>
+      ask<DealPreview>(
+        '/api/promotions/preview-deal',
+        { method: 'POST', body: { ...asked, ...(lines ? { lines } : {}) } },
+        signal,
+      ),
     enabled: promotion !== null && deal,
     placeholderData: (before) => before,
     retry: false,

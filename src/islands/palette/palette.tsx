@@ -125,7 +125,6 @@ function Everything({ query, plans }: { query: string; plans: boolean }) {
     queryKey: ['items', text],
     queryFn: () => ask<{ sku: string; name: string }[]>(`/api/items?q=${encodeURIComponent(text)}`),
     enabled: text.length >= 2,
-    placeholderData: (before) => before,
   });
   const go = (path: string) => location.assign(path);
   const item =

@@ -17,7 +17,7 @@ export function Leaf<R extends Rule>({
 }: SelectionProps<R> & { picked: readonly string[]; onToggle: (rule: R) => void }) {
   const [text, setText] = useState('');
   const searching = of === 'items' && text.trim().length >= 2;
-  const { data = [] } = useQuery({
+  const { data, isError } = useQuery({
     queryKey: ['items', text],
     queryFn: async () => {
       const found = await ask<{ sku: string; name: string }[]>(`/api/items?q=${encodeURIComponent(text)}`);
@@ -25,10 +25,9 @@ export function Leaf<R extends Rule>({
       return found;
     },
     enabled: searching,
-    placeholderData: (before) => before,
   });
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const all = of === 'items' ? goodsChoices(choices, searching ? data : []) : storeChoices(choices);
+  const all = of === 'items' ? goodsChoices(choices, (searching && data) || []) : storeChoices(choices);
   const options = all.filter((choice) =>
     words.every((word) => `${choice.label} ${choice.note ?? ''}`.toLowerCase().includes(word)),
   );
@@ -40,6 +39,7 @@ export function Leaf<R extends Rule>({
         chosen={options.filter(({ rule }) => picked.includes(JSON.stringify(rule))).map(({ value }) => value)}
         onPick={(value) => onToggle(all.find((choice) => choice.value === value)!.rule as R)}
         onSearch={setText}
+        settled={!searching || isError || data !== undefined}
       />
       {of === 'items' ? (
         <MoreGoods choices={choices} onAdd={(rule: ItemRule) => onToggle(rule as R)} onKnown={onKnown} />

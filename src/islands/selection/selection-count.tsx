@@ -23,7 +23,8 @@ export function SelectionCount({
   const asked = useResting(JSON.stringify({ of, rule, text, ...looking }), RESTING);
   const { data, error, isFetching } = useQuery({
     queryKey: ['selection', asked],
-    queryFn: () => ask<SelectionView>('/api/selection', { method: 'POST', body: JSON.parse(asked) }),
+    queryFn: ({ signal }) =>
+      ask<SelectionView>('/api/selection', { method: 'POST', body: JSON.parse(asked) }, signal),
     placeholderData: (before) => before,
     retry: false,
   });

@@ -26,10 +26,11 @@ export type Sent =
 
 /**
  * Asks the server.
+ * @param signal gives the question up, so that nobody works on an answer that is not wanted any more.
  * @throws Refused with what the server said, or that it did not answer.
  */
-export async function ask<T>(path: string, send?: Sent): Promise<T> {
-  const reply = await fetch(path, send && requestOf(send)).catch(() => null);
+export async function ask<T>(path: string, send?: Sent, signal?: AbortSignal): Promise<T> {
+  const reply = await fetch(path, { ...(send && requestOf(send)), signal }).catch(() => null);
   if (!reply) throw new Refused(NO_ANSWER);
   const value: unknown = await reply.json().catch(() => null);
   if (reply.ok) return value as T;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fromClipboard, toClipboard } from './clipboard.ts';
+import { fromClipboard, toClipboard, withoutHead } from './clipboard.ts';
 import { type Block, boundsOf, isWithin, moved, onlyCell, spread } from './range.ts';
 
 const SIZE = { rows: 10, columns: 4 };
@@ -73,5 +73,48 @@ describe('the clipboard', () => {
       ['1', '2'],
       ['3', '4'],
     ]);
+  });
+});
+
+describe('the heads above pasted lines', () => {
+  const columns = [{ editable: false }, { figure: true, editable: true }];
+  it.each<[string, string[][], string[][]]>([
+    [
+      'are known as such',
+      [
+        ['Item', 'New'],
+        ['a', '1,20'],
+        ['b', '3'],
+      ],
+      [
+        ['a', '1,20'],
+        ['b', '3'],
+      ],
+    ],
+    ['are a line where they stand alone', [['Item', 'New']], [['Item', 'New']]],
+    [
+      'are a line where others have words too',
+      [
+        ['Item', 'New'],
+        ['a', 'soon'],
+      ],
+      [
+        ['Item', 'New'],
+        ['a', 'soon'],
+      ],
+    ],
+    [
+      'are none where figures stand at once',
+      [
+        ['a', '1'],
+        ['b', '2'],
+      ],
+      [
+        ['a', '1'],
+        ['b', '2'],
+      ],
+    ],
+  ])('%s', (_, lines, wanted) => {
+    expect(withoutHead(lines, columns)).toEqual(wanted);
   });
 });

@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import { CellEditor } from './cell-editor.tsx';
-import { fromClipboard, toClipboard } from './clipboard.ts';
+import { fromClipboard, toClipboard, withoutHead } from './clipboard.ts';
 import { type Block, boundsOf, type Cell, isWithin, moved, onlyCell, spread } from './range.ts';
 import { SheetHead } from './sheet-head.tsx';
 
@@ -40,6 +40,9 @@ export interface SheetProps {
   readonly onShow?: (first: number, last: number) => void;
   readonly onEdit: (edits: readonly CellEdit[]) => void;
   readonly onUndo?: () => void;
+  readonly onRedo?: () => void;
+  /** Takes the rows of the block out; on cells that are typed into, Delete empties them instead. */
+  readonly onDeleteRows?: () => void;
   readonly sort?: { readonly field: string; readonly descending: boolean } | null;
   readonly onSort?: (field: string) => void;
   /** What is wrong with a cell, or that it is on its way. */
@@ -131,10 +134,16 @@ export function Sheet(props: SheetProps) {
     event.preventDefault();
     work();
   };
-  const keyWork = ({ key, altKey }: KeyboardEvent, control: boolean): (() => void) | null => {
+  const erase = (): (() => void) => {
+    const typedInto = columns.slice(bounds.left, bounds.right + 1).some(({ editable }) => editable);
+    if (!typedInto && props.onDeleteRows) return props.onDeleteRows;
+    return () => change(blockCells().map((cell) => ({ cell, text: '' })));
+  };
+  const keyWork = ({ key, altKey, shiftKey }: KeyboardEvent, control: boolean): (() => void) | null => {
     if (key === 'Enter' || key === 'F2') return () => begin(textAt(block.active));
-    if (key === 'Delete' || key === 'Backspace')
-      return () => change(blockCells().map((cell) => ({ cell, text: '' })));
+    if (key === 'Delete' || key === 'Backspace') return erase();
+    const redoes = control && (key === 'y' || (shiftKey && key.toLowerCase() === 'z'));
+    if (redoes && props.onRedo) return props.onRedo;
     if (control && key === 'z' && props.onUndo) return props.onUndo;
     if (control && key === 'd')
       return () =>
@@ -157,10 +166,16 @@ export function Sheet(props: SheetProps) {
     event.clipboardData.setData('text/plain', toClipboard(lines));
     event.preventDefault();
   };
+  const onCut = (event: React.ClipboardEvent) => {
+    if (typed !== null) return;
+    onCopy(event);
+    change(blockCells().map((cell) => ({ cell, text: '' })));
+  };
   const onPaste = (event: React.ClipboardEvent) => {
     if (typed !== null) return;
     event.preventDefault();
-    const pasted = spread(fromClipboard(event.clipboardData.getData('text/plain')), block, size);
+    const lines = fromClipboard(event.clipboardData.getData('text/plain'));
+    const pasted = spread(withoutHead(lines, columns.slice(bounds.left)), block, size);
     change(pasted);
     const corner = pasted.at(-1)?.cell;
     if (corner) setBlock({ anchor: { row: bounds.top, column: bounds.left }, active: corner });
@@ -186,6 +201,7 @@ export function Sheet(props: SheetProps) {
       style={{ height: `min(${height}, ${(count + 1) * ROW_HEIGHT + 18}px)` }}
       onKeyDown={onKeyDown}
       onCopy={onCopy}
+      onCut={onCut}
       onPaste={onPaste}
     >
       <SheetHead {...props} template={template} width={width} />

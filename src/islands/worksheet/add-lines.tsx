@@ -18,6 +18,8 @@ export function AddLines({
     const rows = text
       .split('\n')
       .flatMap((line, i) => (line.trim() === '' ? [] : [readLine(line, i + 1, currency)]));
+    // What a spreadsheet writes above its columns is no line.
+    if (rows.length > 1 && rows[0]!.fault !== null && !/\d/.test(rows[0]!.line)) rows.shift();
     const good = rows.filter((row) => row.fault === null);
     try {
       const { found, missing } = await ask<{

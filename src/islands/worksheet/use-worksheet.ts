@@ -46,11 +46,15 @@ export function useWorksheet(
   );
   const facts = useQuery({
     queryKey: ['worksheet', asked, store],
-    queryFn: () =>
-      ask<WorksheetView>(repricing ? '/api/reprice' : '/api/promotions/worksheet', {
-        method: 'POST',
-        body: repricing ? { ...repricing, worksheet: sheet } : requestOf(asked, sheet, store),
-      }),
+    queryFn: ({ signal }) =>
+      ask<WorksheetView>(
+        repricing ? '/api/reprice' : '/api/promotions/worksheet',
+        {
+          method: 'POST',
+          body: repricing ? { ...repricing, worksheet: sheet } : requestOf(asked, sheet, store),
+        },
+        signal,
+      ),
     placeholderData: (before) => before,
     retry: false,
   });

@@ -23,6 +23,7 @@ import { placeNames } from './places.ts';
 import { SheetFiles } from './sheet-files.tsx';
 import { Elsewhere, Overtaking, worstWords } from './sheet-notes.tsx';
 import { Sums } from './sums.tsx';
+import { useSheetUndo } from './use-sheet-undo.ts';
 import { type Repricing, type SheetFrame, useWorksheet } from './use-worksheet.ts';
 
 export interface WorksheetProps {
@@ -85,8 +86,13 @@ export function Worksheet(props: WorksheetProps) {
   useEffect(() => {
     if (touched && outcomeKey !== 'null') onPrices(JSON.parse(outcomeKey) as SheetOutcome);
   }, [touched, outcomeKey, onPrices]);
+  const steps = useSheetUndo(sheet, (next) => {
+    setTouched(true);
+    onChange(next);
+  });
   const change = (part: Partial<WorksheetDocument>) => {
     setTouched(true);
+    steps.remember();
     const { removed = [], ...rest } = { ...sheet, ...part };
     onChange({ ...rest, ...(removed.length > 0 ? { removed } : {}) });
   };
@@ -238,6 +244,9 @@ export function Worksheet(props: WorksheetProps) {
             count={shown}
             rowAt={rowAt}
             onEdit={edit}
+            onUndo={steps.undo}
+            onRedo={steps.redo}
+            onDeleteRows={locked ? undefined : putAside}
             onBlock={setHeld}
             sort={sort}
             onSort={(field) =>

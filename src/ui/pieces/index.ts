@@ -7,3 +7,4 @@ export * from './part.tsx';
 export * from './phase-mark.tsx';
 export * from './pick-list.tsx';
 export * from './price-tag.tsx';
+export { meantBy, usePendingEnter } from './use-pending-enter.ts';

@@ -1,5 +1,7 @@
 import { Command } from 'cmdk';
 import { Check } from 'lucide-react';
+import { useState } from 'react';
+import { usePendingEnter } from './use-pending-enter.ts';
 
 export interface Pickable {
   readonly value: string;
@@ -16,6 +18,7 @@ export function PickList({
   chosen,
   onPick,
   onSearch,
+  settled = true,
 }: {
   name: string;
   options: readonly Pickable[];
@@ -23,17 +26,32 @@ export function PickList({
   onPick: (value: string) => void;
   /** Where the options come from a search elsewhere; the list itself does not filter then. */
   onSearch?: (text: string) => void;
+  /** Whether the options are those of the text that stands in the box. */
+  settled?: boolean;
 }) {
+  const [text, setText] = useState('');
+  const enter = usePendingEnter(text, settled, () => {
+    const typed = text.trim().toLowerCase();
+    const exact = options.find(({ value, note }) =>
+      [value, note ?? ''].some((one) => one.toLowerCase() === typed),
+    );
+    const meant = exact ?? (options.length === 1 ? options[0] : undefined);
+    if (meant) onPick(meant.value);
+  });
   const kinds = [...new Set(options.map(({ kind }) => kind))];
   return (
-    <Command label={name} shouldFilter={!onSearch} loop>
+    <Command label={name} shouldFilter={!onSearch} loop onKeyDown={enter}>
       <Command.Input
         placeholder="Type to find …"
         // Whoever opened the list goes on typing.
         autoFocus
         className="input input-sm w-full"
         aria-label={`Find: ${name}`}
-        onValueChange={onSearch}
+        value={text}
+        onValueChange={(next) => {
+          setText(next);
+          onSearch?.(next);
+        }}
       />
       <Command.List className="relative mt-2 max-h-64 overflow-y-auto" tabIndex={0}>
         <Command.Empty className="quiet px-2 py-1 text-sm">Nothing by that name.</Command.Empty>

@@ -19,21 +19,27 @@ export function ItemField({
   onPick: (item: Found) => void;
 }) {
   const [text, setText] = useState('');
-  const { data = [] } = useQuery({
+  const sought = text.trim().length >= 2;
+  const { data, isError } = useQuery({
     queryKey: ['items', text.trim()],
     queryFn: () => ask<Found[]>(`/api/items?q=${encodeURIComponent(text.trim())}`),
-    enabled: text.trim().length >= 2,
-    placeholderData: (before) => before,
+    enabled: sought,
   });
   return (
     <span className="block">
       <span className="mb-0.5 block">{name}</span>
       <PickList
         name={name}
-        options={data.map(({ sku, name: label }) => ({ value: sku, label, note: sku, kind: 'Items' }))}
+        options={(data ?? []).map(({ sku, name: label }) => ({
+          value: sku,
+          label,
+          note: sku,
+          kind: 'Items',
+        }))}
         chosen={chosen}
-        onPick={(sku) => onPick(data.find((item) => item.sku === sku)!)}
+        onPick={(sku) => onPick(data!.find((item) => item.sku === sku)!)}
         onSearch={setText}
+        settled={!sought || isError || data !== undefined}
       />
     </span>
   );
