@@ -1,4 +1,5 @@
 export * from './address.ts';
+export * from './approval-requests.ts';
 export * from './basket-document.ts';
 export * from './outcome.ts';
 export * from './parse-plan.ts';

@@ -64,38 +64,6 @@ export const statusRequest = Joi.object<StatusRequest>({
   revision: Joi.number().integer().min(1).max(INT).required(),
 });
 
-export const PROMOTION_STEPS = ['submit', 'take-back', 'approve', 'send-back', 'drop'] as const;
-export type PromotionStep = (typeof PROMOTION_STEPS)[number];
-
-export interface StepRequest {
-  step: PromotionStep;
-  reason?: string;
-  revision: number;
-}
-export const stepRequest = Joi.object<StepRequest>({
-  step: Joi.valid(...PROMOTION_STEPS).required(),
-  reason: Joi.string().allow('').max(2_000),
-  revision: Joi.number().integer().min(1).max(INT).required(),
-});
-
-export interface DecideRequest {
-  step: 'approve' | 'send-back' | 'drop';
-  reason?: string;
-}
-export const decideRequest = Joi.object<DecideRequest>({
-  step: Joi.valid('approve', 'send-back', 'drop').required(),
-  reason: Joi.string().allow('').max(2_000),
-});
-
-export interface WorkRulesRequest {
-  another: boolean;
-  stockroom: boolean;
-}
-export const workRulesRequest = Joi.object<WorkRulesRequest>({
-  another: Joi.boolean().required(),
-  stockroom: Joi.boolean().required(),
-});
-
 export interface PreviewRequest {
   promotion: PromotionDocument;
   store?: string;
@@ -280,6 +248,14 @@ export const manyRequest = Joi.object<ManyPromotionsRequest>({
   days: Joi.number().integer().min(-3660).max(3660),
   store: id.required(),
   dry: Joi.boolean(),
+});
+
+/** Takes an action on many promotions back; `days` as they were moved. */
+export const undoManyRequest = Joi.object<Omit<ManyPromotionsRequest, 'dry'>>({
+  ids: Joi.array().items(id).min(1).max(500).unique().required(),
+  action: Joi.valid(...MANY_ACTIONS).required(),
+  days: Joi.number().integer().min(-3660).max(3660),
+  store: id.required(),
 });
 
 export interface FileRequest {

@@ -1,6 +1,7 @@
 import {
   done,
   failed,
+  invalid,
   type ManyAction,
   type ManyEffect,
   may,
@@ -11,7 +12,6 @@ import {
 } from '../contracts/index.ts';
 import { formatMoment, type Instant, MINUTE } from '../core/calendar/index.ts';
 import {
-  copyOf,
   type Fault,
   isPriceChange,
   type PromotionDocument,
@@ -19,10 +19,12 @@ import {
   shiftWhen,
 } from '../core/plan/index.ts';
 import { apply, book, type CompiledPlan } from '../core/price-book/index.ts';
+import { againOf } from './again.ts';
 import { approved, changesAtOnce, isStanding, type WorkRules, type WorkRulesStore } from './approval.ts';
 import type { CurrentPlan, PlanBook, PromotionSave, PromotionStore, StoredPromotion } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';
 import { mayResume } from './set-promotion-status.ts';
+import { spanEffect } from './span-effect.ts';
 import { proposalAfter } from './step-promotion.ts';
 
 export interface ManyRequest {
@@ -34,7 +36,8 @@ export interface ManyRequest {
   readonly store: string;
 }
 
-const NEEDS: Readonly<Record<ManyAction, Permission>> = {
+/** What each action asks of who does it. */
+export const MANY_NEEDS: Readonly<Record<ManyAction, Permission>> = {
   submit: 'plan',
   approve: 'approve',
   withdraw: 'plan',
@@ -46,7 +49,8 @@ const NEEDS: Readonly<Record<ManyAction, Permission>> = {
   again: 'plan',
 };
 
-const WORDS: Readonly<Record<ManyAction, string>> = {
+/** As the history tells each action. */
+export const MANY_WORDS: Readonly<Record<ManyAction, string>> = {
   submit: 'submitted',
   approve: 'approved',
   withdraw: 'withdrawn',
@@ -70,7 +74,7 @@ export async function previewMany(
 ): Promise<Outcome<ManyEffect>> {
   const current = await ports.book.current();
   const planned = await planMany(ports, current, person, request, now, random);
-  return planned.ok ? done(effectOf(current, planned.value, person, now)) : planned;
+  return planned.ok ? done(effectOf(current, planned.value, person, request, now)) : planned;
 }
 
 /** Does one action to many promotions: all of them or none. */
@@ -84,11 +88,22 @@ export async function changeMany(
   const current = await ports.book.current();
   const planned = await planMany(ports, current, person, request, now, random);
   if (!planned.ok) return planned;
-  const result = await ports.promotions.saveAll(planned.value, person.id);
+  const { saves } = planned.value;
+  if (saves.length === 0)
+    return invalid([], 'nothing would be left to do', 'promotions that do not run on by themselves');
+  const result = await ports.promotions.saveAll(saves, person.id);
   if (result.kind === 'saved')
-    return done({ changed: planned.value.length, ids: planned.value.map(({ promotion }) => promotion.id) });
+    return done({ changed: saves.length, ids: saves.map(({ promotion }) => promotion.id) });
   const message = `Somebody saved “${result.id}” just now. Nothing was changed; look again.`;
   return failed({ kind: 'conflict', message });
+}
+
+interface Planned {
+  readonly saves: readonly PromotionSave[];
+  /** What is left out, and why. */
+  readonly left: readonly { readonly name: string; readonly why: string }[];
+  /** Ids of copies that begin later than asked. */
+  readonly cut: ReadonlySet<string>;
 }
 
 async function planMany(
@@ -98,9 +113,9 @@ async function planMany(
   request: ManyRequest,
   now: Instant,
   random: () => string,
-): Promise<Outcome<PromotionSave[]>> {
+): Promise<Outcome<Planned>> {
   const { action, ids } = request;
-  if (!may(person, NEEDS[action])) return failed({ kind: 'forbidden' });
+  if (!may(person, MANY_NEEDS[action])) return failed({ kind: 'forbidden' });
   const store = current.compiled.stores.get(request.store);
   if (!store || !sees(person, store.id)) return failed({ kind: 'not-found', what: `store ${request.store}` });
   const minute = (Math.ceil(now / MINUTE) * MINUTE) as Instant;
@@ -108,6 +123,8 @@ async function planMany(
   const rules = await ports.rules.current();
   const all = new Map((await ports.promotions.all()).map((stored) => [stored.promotion.id, stored]));
   const saves: PromotionSave[] = [];
+  const left: { name: string; why: string }[] = [];
+  const cut = new Set<string>();
   const faults: Fault[] = [];
   for (const [i, id] of ids.entries()) {
     const found = all.get(id);
@@ -122,8 +139,18 @@ async function planMany(
         });
       else {
         const { promotion, revision } = found;
-        saves.push({ promotion, revision, action: WORDS[action], proposal: submission.proposal });
+        saves.push({ promotion, revision, action: MANY_WORDS[action], proposal: submission.proposal });
       }
+      continue;
+    }
+    if (action === 'again') {
+      const copy = againOf(found.promotion, againId(id, random()), request.days);
+      if ('left' in copy) {
+        left.push({ name: found.promotion.name, why: copy.left });
+        continue;
+      }
+      if (copy.cut) cut.add(copy.promotion.id);
+      saves.push({ promotion: copy.promotion, revision: null, action: MANY_WORDS.again });
       continue;
     }
     const next =
@@ -131,7 +158,7 @@ async function planMany(
         ? refusing(approved(found, person, rules))
         : action === 'resume' && !(await mayResume(ports.promotions, person, id))
           ? { fault: 'was paused by somebody else', wanted: 'who paused it, or who approves' }
-          : after(found.promotion, request, wall, random);
+          : after(found.promotion, request, wall);
     if ('fault' in next) {
       faults.push({ path: ['ids', i], what: `“${found.promotion.name}” ${next.fault}`, wanted: next.wanted });
       continue;
@@ -142,7 +169,7 @@ async function planMany(
       faults.push(...read.failure.faults.map((fault) => ({ ...fault, path: ['ids', i, ...fault.path] })));
     saves.push(save);
   }
-  return faults.length > 0 ? failed({ kind: 'invalid', faults }) : done(saves);
+  return faults.length > 0 ? failed({ kind: 'invalid', faults }) : done({ saves, left, cut });
 }
 
 const minuteText = (now: Instant): string => new Date(now).toISOString();
@@ -157,8 +184,7 @@ function savingOf(
   { person, rules }: { person: Person; rules: WorkRules },
 ): PromotionSave {
   const { promotion: live, proposal, revision } = found;
-  const save = { promotion: next, revision, action: WORDS[action] };
-  if (action === 'again') return { ...save, revision: null };
+  const save = { promotion: next, revision, action: MANY_WORDS[action] };
   if (action !== 'move') return isStanding(next) && action !== 'approve' ? save : { ...save, proposal: null };
   if (!isStanding(live) || changesAtOnce(person, rules)) return save;
   const change = proposal?.document;
@@ -178,12 +204,7 @@ function savingOf(
 
 type After = { readonly promotion: PromotionDocument } | { readonly fault: string; readonly wanted: string };
 
-function after(
-  promotion: PromotionDocument,
-  { action, days }: ManyRequest,
-  wall: string,
-  random: () => string,
-): After {
+function after(promotion: PromotionDocument, { action, days }: ManyRequest, wall: string): After {
   const { status, when } = promotion;
   const to = (next: PromotionDocument['status'], from: readonly PromotionDocument['status'][]): After =>
     from.includes(status)
@@ -192,6 +213,7 @@ function after(
   switch (action) {
     case 'submit':
     case 'approve':
+    case 'again':
       return { promotion };
     case 'withdraw':
       return to('draft', ['approved', 'paused', 'archived']);
@@ -209,8 +231,6 @@ function after(
       return { promotion: { ...promotion, when: { ...when, to: wall } } };
     case 'move':
       return { promotion: { ...promotion, when: shiftWhen(when, days) } };
-    case 'again':
-      return { promotion: copyOf(promotion, againId(promotion.id, random()), days) };
   }
 }
 
@@ -221,8 +241,9 @@ const againId = (id: string, random: string): string =>
 /** How many prices of this very moment would be others, over all stores that the person sees. */
 function effectOf(
   current: CurrentPlan,
-  saves: readonly PromotionSave[],
+  { saves, left, cut }: Planned,
   person: Person,
+  { action, store: lens }: ManyRequest,
   now: Instant,
 ): ManyEffect {
   const { compiled } = current;
@@ -230,6 +251,18 @@ function effectOf(
     (plan, { promotion }) =>
       apply(plan, { kind: 'put-promotion', promotion: readPromotion(promotion, plan.plan.currency) })
         .compiled,
+    compiled,
+  );
+  // In its own span each is looked at with all the others standing, drafts or not.
+  const standing = saves.reduce<CompiledPlan>(
+    (plan, { promotion, proposal }) =>
+      apply(plan, {
+        kind: 'put-promotion',
+        promotion: {
+          ...readPromotion(proposal?.document ?? promotion, plan.plan.currency),
+          status: 'approved',
+        },
+      }).compiled,
     compiled,
   );
   const stores = compiled.plan.stores.map(({ id }) => id).filter((id) => sees(person, id));
@@ -256,7 +289,13 @@ function effectOf(
       to: promotion.when.to ?? null,
       pricesNow: isPriceChange(promotion),
       waits: (proposal?.document ?? null) !== null,
+      cut: cut.has(promotion.id),
+      span:
+        action === 'again' || action === 'move'
+          ? spanEffect(standing, readPromotion(proposal?.document ?? promotion, standing.plan.currency), lens)
+          : null,
     })),
+    left,
     items: effect.items.size,
     stores: effect.stores,
     up: effect.up,

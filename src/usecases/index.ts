@@ -47,5 +47,6 @@ export * from './stockroom-store.ts';
 export * from './store-comparison.ts';
 export * from './templates.ts';
 export * from './terminal-trouble.ts';
+export * from './undo-many.ts';
 export * from './waiting-entry-store.ts';
 export * from './work-rules.ts';

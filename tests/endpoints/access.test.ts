@@ -50,6 +50,7 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'POST promotions/preview': ['see', '/api/promotions/preview', {}],
   'POST promotions/preview-deal': ['see', '/api/promotions/preview-deal', {}],
   'GET promotions/touching': ['see', '/api/promotions/touching?code=x'],
+  'POST promotions/undo': ['plan', '/api/promotions/undo', {}],
   'POST promotions/worksheet': ['see', '/api/promotions/worksheet', {}],
   'POST reprice': ['plan', '/api/reprice', {}],
   'POST selection/index': ['see', '/api/selection', {}],

@@ -14,6 +14,11 @@ export const MANY_ACTIONS = [
 ] as const;
 export type ManyAction = (typeof MANY_ACTIONS)[number];
 
+/** What a promotion does at its first moment, in one store by name. */
+export type SpanEffect =
+  | { readonly kind: 'prices'; readonly up: number; readonly down: number; readonly store: string }
+  | { readonly kind: 'basket'; readonly before: string; readonly after: string; readonly store: string };
+
 export interface ManyEffect {
   readonly promotions: readonly {
     readonly id: string;
@@ -25,7 +30,13 @@ export interface ManyEffect {
     readonly pricesNow: boolean;
     /** What is done waits beside it until it is approved. */
     readonly waits: boolean;
+    /** A copy that begins where the first one ends, later than asked. */
+    readonly cut: boolean;
+    /** What it would do in its own span, where it gets another. */
+    readonly span: SpanEffect | null;
   }[];
+  /** What is left out, and why. */
+  readonly left: readonly { readonly name: string; readonly why: string }[];
   /** Items and stores whose price of this moment would be another. */
   readonly items: number;
   readonly stores: number;

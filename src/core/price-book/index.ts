@@ -5,5 +5,6 @@ export * from './compiled-offer.ts';
 export * from './compiled-plan.ts';
 export { listsFor, type PriceQuestion, priceAt, pricesIn, sellable, situationOf } from './price-at.ts';
 export * from './price-table.ts';
+export * from './selected-items.ts';
 export * from './shelf.ts';
 export * from './timeline.ts';

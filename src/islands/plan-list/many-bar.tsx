@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { LensView, ManyAction, ManyEffect } from '../../contracts/view/index.ts';
+import type { LensView, ManyAction, ManyEffect, SpanEffect } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 
@@ -32,7 +32,7 @@ export function ManyBar({
   ids: readonly string[];
   view: LensView;
   approves: boolean;
-  onDone: (words: string) => void;
+  onDone: (words: string, undo: () => Promise<string>) => void;
   onLeave: () => void;
 }) {
   const [state, setState] = useState<State>({ kind: 'choosing' });
@@ -56,8 +56,12 @@ export function ManyBar({
   };
   const act = async (action: ManyAction) => {
     try {
-      const { changed } = await send<{ changed: number }>(action, false);
-      onDone(`${WORDS[action]}: done for ${changed}.`);
+      const done = await send<{ changed: number; ids: string[] }>(action, false);
+      onDone(`${WORDS[action]}: done for ${done.changed}.`, async () => {
+        const body = { ids: done.ids, action, days: shift ?? 0, store: view.store.id };
+        const { changed } = await ask<{ changed: number }>('/api/promotions/undo', { method: 'POST', body });
+        return `Undone for ${changed}.`;
+      });
       setState({ kind: 'choosing' });
     } catch (error) {
       setState({ kind: 'refused', action, refusal: refusalOf(error) });
@@ -121,7 +125,12 @@ export function ManyBar({
         <div className="mt-2" role="status">
           <Effect action={state.action} effect={state.effect} near={view.now} />
           <p className="mt-2 flex gap-2">
-            <button type="button" className="btn btn-primary btn-sm" onClick={() => act(state.action)}>
+            <button
+              type="button"
+              className="btn btn-primary btn-sm"
+              disabled={state.effect.promotions.length === 0}
+              onClick={() => act(state.action)}
+            >
               {WORDS[state.action]}{' '}
               {state.effect.promotions.length === 1 ? 'it' : `all ${state.effect.promotions.length}`}
             </button>
@@ -137,8 +146,20 @@ export function ManyBar({
 
 const SHOWN = 4;
 
+/** What one would do in its own span, with all the others standing. */
+function spanWords(span: SpanEffect | null): string {
+  if (!span) return '';
+  const where = ` in ${span.store}`;
+  if (span.kind === 'basket')
+    return span.before === span.after
+      ? `, a basket for it would cost the same${where}, ${span.after}`
+      : `, a basket for it would cost ${span.after} instead of ${span.before}${where}`;
+  if (span.up + span.down === 0) return `, it would change no price then${where}`;
+  return `, then ${span.down} prices would fall${span.up > 0 ? ` and ${span.up} rise` : ''}${where}`;
+}
+
 function Effect({ action, effect, near }: { action: ManyAction; effect: ManyEffect; near: string }) {
-  const { promotions, items, stores, up, down } = effect;
+  const { promotions, items, stores, up, down, left } = effect;
   const dated = action === 'move' || action === 'again' || action === 'end-now';
   return (
     <>
@@ -147,14 +168,24 @@ function Effect({ action, effect, near }: { action: ManyAction; effect: ManyEffe
           ? 'No price of this moment would change.'
           : `Right now the prices of ${items} ${items === 1 ? 'item' : 'items'} in ${stores} ${stores === 1 ? 'store' : 'stores'} would change: ${down} would fall, ${up} would rise. The tills hear of it with the next sending.`}
       </p>
-      <ul className="quiet">
-        {promotions.slice(0, SHOWN).map(({ id, name, from, to, status, waits }) => (
-          <li key={id}>
-            {name}: {dated ? `${shortMoment(from, near)} to ${to ? shortMoment(to, near) : 'no end'}, ` : ''}
-            {waits ? 'goes on as it is until this is approved' : status}
+      <ul className="quiet max-h-64 overflow-y-auto">
+        {(dated ? promotions : promotions.slice(0, SHOWN)).map(
+          ({ id, name, from, to, status, waits, cut, span }) => (
+            <li key={id}>
+              {name}:{' '}
+              {dated ? `${shortMoment(from, near)} to ${to ? shortMoment(to, near) : 'no end'}, ` : ''}
+              {waits ? 'goes on as it is until this is approved' : status}
+              {cut ? ', from where the first one ends' : ''}
+              {spanWords(span)}
+            </li>
+          ),
+        )}
+        {!dated && promotions.length > SHOWN ? <li>and {promotions.length - SHOWN} more</li> : null}
+        {left.map(({ name, why }) => (
+          <li key={name}>
+            {name} is left out: {why}
           </li>
         ))}
-        {promotions.length > SHOWN ? <li>and {promotions.length - SHOWN} more</li> : null}
       </ul>
     </>
   );

@@ -43,7 +43,7 @@ function List({ view, plans, approves }: PlanListProps) {
   const [text, setText] = useState('');
   const sought = useDeferredValue(text.trim().toLowerCase());
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [said, setSaid] = useState('');
+  const [said, setSaid] = useState<React.ReactNode>('');
   const touching = useTouching(sought);
   const stores = placesOf(view);
   const { data, error, refetch } = useQuery({
@@ -160,9 +160,23 @@ function List({ view, plans, approves }: PlanListProps) {
           ids={[...chosen]}
           view={view}
           approves={approves}
-          onDone={async (words) => {
-            setSaid(words);
-            setChosen(new Set());
+          onDone={async (words, undo) => {
+            const takeBack = async () => {
+              setSaid(
+                await undo().catch(
+                  (refused) => refusalOf(refused).faults[0]?.message ?? refusalOf(refused).message,
+                ),
+              );
+              await refetch();
+            };
+            setSaid(
+              <>
+                {words}{' '}
+                <button type="button" className="link" onClick={takeBack}>
+                  Undo
+                </button>
+              </>,
+            );
             await refetch();
           }}
           onLeave={() => setChosen(new Set())}

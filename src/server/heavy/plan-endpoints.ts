@@ -13,6 +13,7 @@ import {
   statusRequest,
   stepRequest,
   templateRequest,
+  undoManyRequest,
   worksheetRequest,
 } from '../../contracts/index.ts';
 import {
@@ -31,6 +32,7 @@ import {
   seenBy,
   setPromotionStatus,
   stepPromotion,
+  undoMany,
 } from '../../usecases/index.ts';
 import { parseJson } from '../read-body.ts';
 import { failureReply, json, outcomeReply } from '../reply.ts';
@@ -90,6 +92,9 @@ export const PLAN_ENDPOINTS = {
       ? outcomeReply(await previewMany(app, person, request, now, letters))
       : outcomeReply(await changeMany(app, person, request, now, letters));
   }),
+  'undo-many': onBody(undoManyRequest, async ({ app, person, input: { days = 0, ...rest }, now }) =>
+    outcomeReply(await undoMany(app, person, { ...rest, days }, now)),
+  ),
   calendar: onQuery(laneRequest, async ({ app, person, input }) =>
     json(await lookAtCalendar(app, person, input.by)),
   ),
