@@ -336,3 +336,68 @@ test(
     await page.context().close();
   },
 );
+
+test('another day pressed while one writes keeps what is written, however fast', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  const day = (at: number) => page.getByRole('navigation', { name: 'Days' }).getByRole('link').nth(at);
+  await page.goto('/plan/new');
+  await settled(page);
+  await page.getByLabel('Name for colleagues').fill('Written on the way');
+  await day(12).click();
+  await page.waitForURL(/at=.*draft=new-/);
+  expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Written on the way');
+  await settled(page);
+  await page.getByLabel('Name for colleagues').fill('Written further');
+  await page.getByRole('button', { name: /^Look as whom/ }).press('Enter');
+  await page.getByRole('option').nth(1).click();
+  await page.waitForURL(/for=/);
+  expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Written further');
+  // A basket and new regular prices go along too.
+  await page.goto('/check/basket?where=s001');
+  await settled(page);
+  await page.getByRole('combobox', { name: 'Find an item' }).fill('Q100023');
+  await page.getByRole('option', { name: /Q100023/ }).click();
+  await page.getByLabel(/^Quantity of /).waitFor();
+  await day(12).click();
+  await page.waitForURL(/at=/);
+  await page.getByLabel(/^Quantity of /).waitFor();
+  await page.goto('/stockroom/reprice');
+  await settled(page);
+  await page.getByRole('button', { name: '+ a pass over some goods' }).click();
+  await page.keyboard.press('Escape');
+  await day(12).click();
+  await page.waitForURL(/at=/);
+  await page.getByRole('button', { name: /^Pass 1, how the price comes about/ }).waitFor();
+  // Ctrl K can be typed into at once.
+  await settled(page);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Q100023');
+  expect(await page.getByRole('combobox', { name: 'Go anywhere' }).inputValue()).toBe('Q100023');
+  await page.context().close();
+});
+
+test(
+  'Enter right after fast typing takes what stands in the box, never an older suggestion',
+  LONG,
+  async () => {
+    const { page } = await sitDown(browser, 'odile');
+    await page.goto('/check');
+    await settled(page);
+    const box = page.getByRole('combobox', { name: 'Find an item' });
+    await box.pressSequentially('Q10002', { delay: 40 });
+    await page.getByRole('option').first().waitFor();
+    await box.pressSequentially('3', { delay: 0 });
+    await box.press('Enter');
+    await page.getByRole('link', { name: 'Q100023' }).waitFor();
+    expect(new URL(page.url()).searchParams.get('item')).toBe('Q100023');
+    // The same where goods are chosen: the number that was typed, and nothing that stood there before.
+    await page.goto('/check/basket?where=s001');
+    await settled(page);
+    const goods = page.getByRole('combobox', { name: 'Find an item' });
+    await goods.pressSequentially('Q100181', { delay: 0 });
+    await goods.press('Enter');
+    await page.getByLabel(/^Quantity of /).waitFor();
+    expect(new URL(page.url()).searchParams.get('lines')).toMatch(/^Q100181/);
+    await page.context().close();
+  },
+);

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
+import { onLeaving } from '../../ui/leaving.ts';
 import { ask } from '../server/index.ts';
 import type { Draft } from './draft.ts';
 
@@ -42,7 +43,10 @@ export function useKeptDraft(
       return;
     }
     setKeeping('keeping');
-    const timer = setTimeout(async () => {
+    let kept = false;
+    const keep = async () => {
+      kept = true;
+      clearTimeout(timer);
       try {
         await ask(pathOf(key), { method: 'PUT', body: { draft: JSON.parse(text), revision } });
         if (!known.current) first.current();
@@ -51,8 +55,13 @@ export function useKeptDraft(
       } catch {
         setKeeping('not-kept');
       }
-    }, RESTING);
-    return () => clearTimeout(timer);
+    };
+    const timer = setTimeout(keep, RESTING);
+    const away = onLeaving(() => (kept ? null : keep()));
+    return () => {
+      clearTimeout(timer);
+      away();
+    };
   }, [key, text, dirty, revision]);
   return keeping;
 }

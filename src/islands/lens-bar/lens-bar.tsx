@@ -7,15 +7,15 @@ import {
   type LensView,
   lensQuery,
 } from '../../contracts/view/index.ts';
+import { keepBeforeLeaving, withOwnQuery } from '../../ui/leaving.ts';
 import { shortMoment, zoneWords } from '../../ui/moment.ts';
 import { Part, PickList } from '../../ui/pieces/index.ts';
 import { ask, WithServer } from '../server/index.ts';
 
 /** The same page through another lens; what else its address says stays. */
-function look(lens: Lens): void {
-  const rest = new URLSearchParams(location.search);
-  for (const key of ['where', 'at', 'for']) rest.delete(key);
-  location.assign(location.pathname + lensQuery(lens, Object.fromEntries(rest)));
+async function look(lens: Lens): Promise<void> {
+  await keepBeforeLeaving();
+  location.assign(withOwnQuery(location.pathname + lensQuery(lens), location.search));
 }
 
 export function LensBar({ view }: { view: LensView }) {

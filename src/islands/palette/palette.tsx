@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { useEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { idInAddress } from '../../contracts/index.ts';
 import type { PromotionSummary } from '../../contracts/view/index.ts';
 import { PLACES } from '../../ui/places.ts';
@@ -43,14 +44,16 @@ export function Palette({ query, keys, plans }: { query: string; keys: readonly 
       const next = shownBy(event);
       if (next === null) return;
       event.preventDefault();
-      setShown(next);
+      // At once: whoever pressed the keys goes on typing into it.
+      flushSync(() => setShown(next));
+      open(dialog.current);
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
   }, []);
   useEffect(() => {
     if (shown === 'nothing') dialog.current?.close();
-    else dialog.current?.showModal();
+    else open(dialog.current);
   }, [shown]);
   return (
     <>
@@ -76,6 +79,13 @@ export function Palette({ query, keys, plans }: { query: string; keys: readonly 
       </dialog>
     </>
   );
+}
+
+/** A dialog gives the focus to its first part that can have it, which need not be the one to type into. */
+function open(dialog: HTMLDialogElement | null): void {
+  if (!dialog || dialog.open) return;
+  dialog.showModal();
+  dialog.querySelector('input')?.focus();
 }
 
 /** What a key press asks for; keys that are text being typed ask for nothing. */

@@ -7,6 +7,7 @@ import { useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { type SheetOutcome, Worksheet } from '../worksheet/index.ts';
 import { type Scope, ScopeChoice, ScopeOptions } from './scope-choice.tsx';
+import { useKeptForNow } from './use-kept-for-now.ts';
 
 export function Reprice({ view }: { view: LensView }) {
   return (
@@ -30,6 +31,13 @@ function Desk({ view }: { view: LensView }) {
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [said, setSaid] = useState('');
   const [heldBack, setHeldBack] = useState(false);
+  useKeptForNow({ since, scope, fresh, carry, sheet }, (kept) => {
+    setSince(kept.since);
+    setScope(kept.scope);
+    setFresh(kept.fresh);
+    setCarry(kept.carry);
+    setSheet(kept.sheet);
+  });
   const onPrices = useCallback((outcome: SheetOutcome) => {
     setRows(outcome.rows);
     if (outcome.rows.length > 0) setSaid('');
