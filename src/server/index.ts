@@ -14,7 +14,7 @@ export { ownPath } from './own-path.ts';
 export { lookThrough, NO_STORES } from './page.ts';
 export { pictureReply } from './picture-reply.ts';
 export { KB, MB, PROMOTION_BYTES, readBytes, readJson } from './read-body.ts';
-export { failureReply, json, outcomeReply } from './reply.ts';
+export { answerReply, failureReply, json, outcomeReply } from './reply.ts';
 export { comesFromElsewhere, isSoundPath } from './request-checks.ts';
 export { withSafeHeaders } from './safe-headers.ts';
 export { isDemoChain, personOf } from './sign-in.ts';

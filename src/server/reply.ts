@@ -5,16 +5,7 @@ import { jsonPointer } from '../core/plan/index.ts';
 export function failureReply(failure: Failure): Response {
   switch (failure.kind) {
     case 'invalid':
-      return json(
-        {
-          message: 'Nothing was saved.',
-          faults: failure.faults.map(({ path, what, wanted }) => ({
-            path: jsonPointer(path),
-            message: `${what}; wanted: ${wanted}`,
-          })),
-        },
-        422,
-      );
+      return json({ message: 'Nothing was saved.', faults: faultsOf(failure) }, 422);
     case 'forbidden':
       return json({ message: 'Your role does not allow this.' }, 403);
     case 'not-found':
@@ -39,6 +30,18 @@ export function failureReply(failure: Failure): Response {
 
 export const outcomeReply = <T>(outcome: Outcome<T>, status = 200): Response =>
   outcome.ok ? json(outcome.value, status) : failureReply(outcome.failure);
+
+/** The answer to a question, which would have saved nothing anyway. */
+export function answerReply<T>(outcome: Outcome<T>, status = 200): Response {
+  if (outcome.ok || outcome.failure.kind !== 'invalid') return outcomeReply(outcome, status);
+  return json({ message: 'This cannot be worked out as it stands.', faults: faultsOf(outcome.failure) }, 422);
+}
+
+const faultsOf = ({ faults }: Extract<Failure, { kind: 'invalid' }>) =>
+  faults.map(({ path, what, wanted }) => ({
+    path: jsonPointer(path),
+    message: `${what}; wanted: ${wanted}`,
+  }));
 
 export function json(value: unknown, status = 200, headers: Record<string, string> = {}): Response {
   return new Response(JSON.stringify(value), {

@@ -1,4 +1,5 @@
 import type { ConditionsDocument } from '../plan/index.ts';
+import { moneyWords } from './money-words.ts';
 
 /** The conditions of a reward, "paid by card, in a basket from 2 kg on"; an empty string where there are none. */
 export function conditionWords(conditions: ConditionsDocument | undefined, currency: string): string {
@@ -18,7 +19,7 @@ export function conditionWords(conditions: ConditionsDocument | undefined, curre
     maxPastOrders === 0 ? 'on the first purchase' : '',
     minPastOrders === undefined ? '' : `after ${orders(minPastOrders)}`,
     maxPastOrders === undefined || maxPastOrders === 0 ? '' : `after at most ${orders(maxPastOrders)}`,
-    minLifetimeSpend === undefined ? '' : `having spent ${minLifetimeSpend} ${currency} before`,
+    minLifetimeSpend === undefined ? '' : `having spent ${moneyWords(minLifetimeSpend, currency)} before`,
   ]
     .filter((part) => part !== '')
     .join(', ');

@@ -4,6 +4,7 @@ import {
   type PriceChangeDocument,
   type RoundingDocument,
 } from '../plan/index.ts';
+import { moneyWords } from './money-words.ts';
 import type { Names } from './names.ts';
 
 /** 1250 is "12.5 %". */
@@ -17,8 +18,8 @@ export function formulaWords(formula: FormulaDocument, currency: string, names: 
   if ('percentOff' in formula)
     return `${percentWords(formula.percentOff)} less${basis ? ` than ${basis}` : ''} on`;
   if ('amountOff' in formula)
-    return `${formula.amountOff} ${currency} less${basis ? ` than ${basis}` : ''} on`;
-  if ('setTo' in formula) return `${formula.setTo} ${currency} for`;
+    return `${moneyWords(formula.amountOff, currency)} less${basis ? ` than ${basis}` : ''} on`;
+  if ('setTo' in formula) return `${moneyWords(formula.setTo, currency)} for`;
   return `${basis || 'the price'} times ${formula.multiplyBy} for`;
 }
 
@@ -29,8 +30,10 @@ function basisWords(basis: Extract<FormulaDocument, { basis?: unknown }>['basis'
 }
 
 export function roundingWords(rounding: RoundingDocument): string {
-  const way = rounding.mode === 'nearest' ? 'to the nearest' : `${rounding.mode} to`;
-  if ('step' in rounding) return `rounded ${way} ${rounding.step}`;
+  const nearest = rounding.mode === 'nearest';
+  if ('step' in rounding)
+    return `rounded ${nearest ? 'to the nearest' : `${rounding.mode} to`} ${rounding.step}`;
+  const way = nearest ? 'to the nearest' : `${rounding.mode} to a`;
   const per = rounding.per === undefined ? '' : ` in each ${rounding.per}`;
   return `rounded ${way} price ending in ${rounding.endings.join(' or ')}${per}`;
 }

@@ -1,6 +1,7 @@
 import type { OfferDocument, PriceChangeDocument } from '../plan/index.ts';
 import { conditionWords } from './condition-words.ts';
 import { percentWords } from './formula-words.ts';
+import { moneyWords } from './money-words.ts';
 import type { Names } from './names.ts';
 import { itemWords } from './rules.ts';
 import { eachWords, togetherWords } from './value-words.ts';
@@ -119,14 +120,14 @@ function buyPhrase(offer: BuyAndGetDocument, { currency, names }: Speech): Phras
 function comboPhrase({ slots, value, extra }: OfferOf<'combo'>, { currency, names }: Speech): Phrase {
   const filled = slots.flatMap(({ name, items, quantity, each }, i): Phrase => {
     const many = quantity > 1 ? `${quantity} × ` : '';
-    const price = each === undefined ? '' : ` at ${each} ${currency}`;
+    const price = each === undefined ? '' : ` at ${moneyWords(each, currency)}`;
     const goods = itemWords(items, names);
     // A name that says no more than the goods is not said twice.
     const choice = same(name, goods) ? name : `${name || 'a choice without a name'} (${goods})`;
     return [i === 0 ? '' : ' + ', said(`slots/${i}`, `${many}${choice}${price}`)];
   });
   const extras = Object.entries(extra ?? {}).map(
-    ([sku, amount]) => `${names.item(sku)} for ${amount} ${currency} more`,
+    ([sku, amount]) => `${names.item(sku)} for ${moneyWords(amount, currency)} more`,
   );
   return [
     ...filled,
@@ -156,8 +157,10 @@ function freePhrase(offer: OfferOf<'freeGoods'>, { names }: Speech): Phrase {
 
 function rewardPhrase(offer: OfferOf<'basketReward'>, { currency, names }: Speech): Phrase {
   const tiers = offer.tiers.map((tier) => {
-    const from = offer.threshold === 'units' ? `${tier.atLeast} pieces` : `${tier.atLeast} ${currency}`;
-    const off = 'percentOff' in tier ? percentWords(tier.percentOff) : `${amountIn(tier)} ${currency}`;
+    const from =
+      offer.threshold === 'units' ? `${tier.atLeast} pieces` : `${moneyWords(tier.atLeast, currency)}`;
+    const off =
+      'percentOff' in tier ? percentWords(tier.percentOff) : `${moneyWords(amountIn(tier), currency)}`;
     return `${off} less from ${from} on`;
   });
   const beside =
@@ -172,7 +175,7 @@ function rewardPhrase(offer: OfferOf<'basketReward'>, { currency, names }: Speec
     ...maybe('measure', offer.measure === 'before' ? 'counted before other deals' : ''),
     ...maybe(
       'maxDiscount',
-      offer.maxDiscount === undefined ? '' : `at most ${offer.maxDiscount} ${currency}`,
+      offer.maxDiscount === undefined ? '' : `at most ${moneyWords(offer.maxDiscount, currency)}`,
     ),
     ...maybe('skipDiscounted', offer.skipDiscounted ? 'not on what is reduced already' : ''),
     ...maybe('combinesWith', beside),
@@ -188,11 +191,11 @@ function deliveryPhrase(offer: OfferOf<'deliveryReward'>, { currency }: Speech):
     'free' in value
       ? 'free delivery'
       : 'flat' in value
-        ? `delivery for ${value.flat} ${currency}`
+        ? `delivery for ${moneyWords(value.flat, currency)}`
         : `${percentWords(value.percentOff)} less on delivery`;
   return [
     said('value', given),
-    ...(subtotal === undefined ? [] : [' ', said('subtotal', `from ${subtotal} ${currency} on`)]),
+    ...(subtotal === undefined ? [] : [' ', said('subtotal', `from ${moneyWords(subtotal, currency)} on`)]),
     ...maybe('ways', offer.ways?.length ? `only by ${offer.ways.join(' or ')}` : ''),
     ...maybe(
       'maxItemWeight',

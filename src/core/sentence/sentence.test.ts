@@ -82,7 +82,7 @@ describe('the deal sentence', () => {
       { rounding: { endings: ['0.49', '0.99'], mode: 'nearest' } },
       ', rounded to the nearest price ending in 0.49 or 0.99.',
     ],
-    [{ rounding: { endings: ['0.99'], mode: 'down' } }, ', rounded down to price ending in 0.99.'],
+    [{ rounding: { endings: ['0.99'], mode: 'down' } }, ', rounded down to a price ending in 0.99.'],
     [{ onTop: true }, ', on top of what else applies.'],
     [{ onTop: true, of: 'base' }, ', on top of what else applies, counted from the base price.'],
     [{ mayRaise: true }, ', even where that raises the price.'],

@@ -138,14 +138,17 @@ export function Receipt({
       </section>
       {second ? (
         <section>
-          <h2 className="text-xl">Second-best</h2>
+          <h2 className="text-xl">{second.total === receipt.total ? 'Just as good' : 'Second-best'}</h2>
           <p className="mt-1 text-sm">
             Without {nameOf(second.without)}{' '}
             {second.applies.length > 0
               ? `but with ${second.applies.map(nameOf).join(', ')}`
               : 'nothing applies'}
             : {second.total} to pay,{' '}
-            {second.total === receipt.total ? 'the same by another way' : `${second.saving} saved`}.
+            {second.total === receipt.total
+              ? 'the same to pay, put together otherwise'
+              : `${second.saving} saved`}
+            .
           </p>
         </section>
       ) : null}

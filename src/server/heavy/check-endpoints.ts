@@ -10,7 +10,7 @@ import {
   runBasketChecks,
   selectedItems,
 } from '../../usecases/index.ts';
-import { failureReply, json, outcomeReply } from '../reply.ts';
+import { answerReply, failureReply, json, outcomeReply } from '../reply.ts';
 import { onBody, onBytes } from './heavy-endpoint-work.ts';
 
 const codesRequest = Joi.object<{ codes: string[] }>({
@@ -20,7 +20,7 @@ const codesRequest = Joi.object<{ codes: string[] }>({
 /** Baskets and selections: what is rung, and what rules select. */
 export const CHECK_ENDPOINTS = {
   basket: onBody(basketSchema, async ({ app, person, input }) =>
-    outcomeReply(await ringTrialBasket(app, person, input)),
+    answerReply(await ringTrialBasket(app, person, input)),
   ),
   'basket-checks': onBytes(async ({ app, person, now }) => json(await runBasketChecks(app, person, now))),
   'keep-basket-check': onBody(basketCheckRequest, async ({ app, person, input, now }) =>
@@ -31,7 +31,7 @@ export const CHECK_ENDPOINTS = {
     const looking = await resolveLooking(app, person, input, now);
     if (!looking.ok) return failureReply(looking.failure);
     const { of, rule, text = '' } = input;
-    return outcomeReply(await lookAtSelection(app, person, { of, rule, text, ...looking.value }));
+    return answerReply(await lookAtSelection(app, person, { of, rule, text, ...looking.value }));
   }),
   'selected-items': onBody(selectionRequest, async ({ app, person, input, now }) => {
     const looking = await resolveLooking(app, person, input, now);

@@ -35,7 +35,7 @@ import {
   undoMany,
 } from '../../usecases/index.ts';
 import { parseJson } from '../read-body.ts';
-import { failureReply, json, outcomeReply } from '../reply.ts';
+import { answerReply, failureReply, json, outcomeReply } from '../reply.ts';
 import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 const letters = () => randomBytes(3).toString('hex');
@@ -45,18 +45,18 @@ const calendarRequest = Joi.object<{ stores?: string }>({ stores: Joi.string().m
 /** Work on promotions: what they would do, and the saving of many lines at once. */
 export const PLAN_ENDPOINTS = {
   'preview-promotion': onBody(previewRequest, async ({ app, person, input: { promotion, store = null } }) =>
-    outcomeReply(await previewPromotion(app, person, { promotion, store })),
+    answerReply(await previewPromotion(app, person, { promotion, store })),
   ),
   'preview-deal': onBody(
     dealPreviewRequest,
     async ({ app, person, input: { promotion, store = null, lines = null } }) =>
-      outcomeReply(await previewDeal(app, person, { promotion, store, lines })),
+      answerReply(await previewDeal(app, person, { promotion, store, lines })),
   ),
   worksheet: onBody(worksheetRequest, async ({ app, person, input: { promotion, store = null } }) =>
-    outcomeReply(await layOutWorksheet(app, person, { promotion, store })),
+    answerReply(await layOutWorksheet(app, person, { promotion, store })),
   ),
   reprice: onBody(repriceRequest, async ({ app, person, input }) =>
-    outcomeReply(await layOutReprice(app, person, input)),
+    answerReply(await layOutReprice(app, person, input)),
   ),
   'new-promotion': onBody(savePromotionRequest, async ({ app, person, input: { promotion } }) =>
     outcomeReply(await savePromotion(app, person, { promotion, revision: null }), 201),
@@ -89,7 +89,7 @@ export const PLAN_ENDPOINTS = {
     const { dry = false, days = 0, ...rest } = input;
     const request = { ...rest, days };
     return dry
-      ? outcomeReply(await previewMany(app, person, request, now, letters))
+      ? answerReply(await previewMany(app, person, request, now, letters))
       : outcomeReply(await changeMany(app, person, request, now, letters));
   }),
   'undo-many': onBody(undoManyRequest, async ({ app, person, input: { days = 0, ...rest }, now }) =>

@@ -82,7 +82,7 @@ function PricePanel({ offer, choices, onChange }: PanelProps<Combo>) {
   return (
     <span className="block space-y-3">
       <Check
-        words="Every slot has a price of its own"
+        words="Every choice has a price of its own"
         checked={value === undefined}
         onChange={(own) => (own ? bySlot() : together())}
       />

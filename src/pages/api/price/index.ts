@@ -1,7 +1,7 @@
 import { priceRequest } from '../../../contracts/index.ts';
-import { endpoint, outcomeReply } from '../../../server/index.ts';
+import { endpoint, answerReply } from '../../../server/index.ts';
 
 export const GET = endpoint(
   { permission: 'see', schema: priceRequest, from: 'query' },
-  async ({ app, person, input }) => outcomeReply(await app.heavy.value(person.id, 'askPrice', person, input)),
+  async ({ app, person, input }) => answerReply(await app.heavy.value(person.id, 'askPrice', person, input)),
 );
