@@ -109,7 +109,20 @@ function storeAt(i: number, zones: number, random: Seeded): StoreDocument {
     zone: `z${(region === 'Isles' ? Math.min(zones, 4) - 1 : i % zones) + 1}`,
     region,
     tags,
+    hours: hoursOf(tags),
   };
+}
+
+const WORKING_DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat'] as const;
+
+/** Stations and airports early to late every day; the others on working days, in the cities on Sundays too. */
+function hoursOf(tags: readonly string[]): NonNullable<StoreDocument['hours']> {
+  if (tags.includes('travel')) return [{ from: '06:00', to: '23:00' }];
+  const to = tags.includes('late-opening') ? '22:00' : '20:00';
+  const working = { days: [...WORKING_DAYS], from: '08:00', to };
+  return tags.includes('city')
+    ? [working, { days: ['sun'] as 'sun'[], from: '10:00', to: '18:00' }]
+    : [working];
 }
 
 const stores3 = (i: number): number => (i + 1 > 999 ? 4 : 3);

@@ -5,7 +5,7 @@ import { KEPT_BASKETS } from '../../demo/kept-baskets.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/contracts/demo-people.ts';
 import { parsePlan } from '../../src/contracts/index.ts';
 import type { Instant } from '../../src/core/calendar/index.ts';
-import type { PlanDocument } from '../../src/core/plan/index.ts';
+import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
 import {
   basketCheckRepository,
   type Database,
@@ -57,8 +57,35 @@ export async function loadDemo(
   for (const promotion of document.promotions.filter(({ id }) => NOT_SENT_YET.includes(id))) {
     await promotions.save(promotion, null, { person: 'set-up', action: 'created' });
   }
+  await writeProposals(db, document);
   const checks = basketCheckRepository(db);
   for (const kept of KEPT_BASKETS) await checks.put({ ...kept, atLeast: null, result: null }, 'set-up');
+}
+
+/** What waits for approval on the first day: a draft, and a change of something that runs. */
+async function writeProposals(db: Database, { promotions: all }: PlanDocument): Promise<void> {
+  const [ines] = await db
+    .select({ id: schema.person.id })
+    .from(schema.person)
+    .where(eq(schema.person.email, 'ines@quillmere.example'));
+  const promotions = promotionRepository(db);
+  const waits = (document: PromotionDocument | null) => ({
+    document,
+    writtenBy: ines!.id,
+    submittedBy: ines!.id,
+    submittedAt: new Date().toISOString(),
+    returned: null,
+  });
+  const submit = async (id: string, change: (promotion: PromotionDocument) => PromotionDocument | null) => {
+    const promotion = all.find((one) => one.id === id)!;
+    const proposal = waits(change(promotion));
+    await promotions.save(promotion, 1, { person: ines!.id, action: 'submitted', proposal });
+  };
+  await submit('sun-next', () => null);
+  await submit('sun-weekend', (promotion) => ({
+    ...promotion,
+    offer: { ...promotion.offer, formula: { percentOff: 2000 } } as PromotionDocument['offer'],
+  }));
 }
 
 async function loadPeople(db: Database, environment: Environment): Promise<void> {

@@ -187,9 +187,28 @@ describe('lines of a worksheet out of a file', () => {
         ],
       ),
     ).toEqual({
-      lines: { milk: '20.00' },
+      lines: [{ sku: 'milk', place: null, price: '20.00' }],
       refused: [],
     });
+  });
+
+  it('say where they count, as a worksheet writes it or by id', async () => {
+    const rows = [
+      ['bar', 'The chain, 1 store', '0.90'],
+      ['bar', 'Isles, 1 store', '1.00'],
+      ['bar', 'west', '0.80'],
+      ['milk', '', '20.00'],
+    ];
+    expect((await read(['Item number', 'Counts in', 'New'], rows)).lines).toEqual([
+      { sku: 'bar', place: 'chain', price: '0.90' },
+      { sku: 'bar', place: 'zone:isles', price: '1.00' },
+      { sku: 'bar', place: 'store:west', price: '0.80' },
+      { sku: 'milk', place: null, price: '20.00' },
+    ]);
+    const { refused } = await read(['Item number', 'Counts in', 'New'], [['bar', 'The moon', '1.00']]);
+    expect(refused).toMatchObject([
+      { line: 2, message: expect.stringContaining('no zone or store "The moon"') },
+    ]);
   });
 
   it.each([
@@ -205,7 +224,7 @@ describe('lines of a worksheet out of a file', () => {
         ['milk', '1'],
         ['milk', '2'],
       ],
-      'a second, other price for milk; wanted: one line for each item',
+      'a second, other price for milk; wanted: one line for each item and place',
     ],
     [['Town'], [['x']], 'its columns are Town; wanted: one called Item number and one called New'],
   ])('%j %j are refused', async (heads, rows, message) => {

@@ -302,6 +302,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves, pas
             choices={choices.data}
             view={view}
             locked={!plans}
+            fileName={idFor(draft.name || 'worksheet', 'lines')}
             onChange={(worksheet) => change(withSheet(draft as PriceChangeDraft, worksheet))}
             onPrices={onPrices}
             onCosts={onCosts}

@@ -96,6 +96,7 @@ function Desk({ view }: { view: LensView }) {
           choices={choices.data}
           view={view}
           locked={false}
+          fileName="regular-prices"
           repricing={{ since, scope, fresh: fresh && 'ids' in scope, carry }}
           onChange={setSheet}
           onPrices={onPrices}

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { currencyOf, type MinorUnits } from '../../core/money/index.ts';
-import type { SheetLine, SheetResult } from '../../core/worksheet/index.ts';
+import { lineKey, type SheetLine, type SheetResult } from '../../core/worksheet/index.ts';
 import { columnsFor, priceTyped, worksheetCells } from './cells.ts';
+import { differingLines, withFileLines } from './file-lines.ts';
 import { differences, sheetOutcome } from './outcome.ts';
 import { placeNames } from './places.ts';
 
@@ -132,4 +133,35 @@ it.each([
   ['cheap', { kind: 'wrong', words: '"cheap" is no amount; wanted: an amount such as 12.50' }],
 ])('%j typed as a new price is %j', (text, wanted) => {
   expect(priceTyped(text, EUR)).toEqual(wanted);
+});
+
+describe('the lines of a file that is brought in again', () => {
+  const chain: SheetLine = { ...LINE, place: 'chain' };
+  const answer = {
+    facts: { lines: [chain, LINE] },
+    results: [
+      { ...RESULT, price: money(2000) },
+      { ...RESULT, price: money(2100) },
+    ],
+  };
+  const at = (place: SheetLine['place'] | null, price: string) => ({ sku: 'milk', place, price });
+
+  it('are told where they say another price than stands, and only those', () => {
+    const told = (...lines: ReturnType<typeof at>[]) =>
+      differingLines(lines, answer, EUR).map(({ words }) => words);
+    expect(told(at('chain', '20.00'), at('zone:isles', '21.00'))).toEqual([]);
+    expect(told(at('zone:isles', '19.00'))).toEqual(['Sun milk (milk): 21.00 → 19.00']);
+    expect(told(at(null, '20.00'))).toEqual(['Sun milk (milk): 20.00 / 21.00 → 20.00']);
+    expect(told({ sku: 'oil', place: null, price: '1.00' })).toEqual(['oil (oil): no price → 1.00']);
+  });
+
+  it('stand by hand in their place, or wherever the item is sold', () => {
+    const key = lineKey({ sku: 'milk', place: 'zone:isles', since: null });
+    expect(withFileLines({ oil: '1.00' }, [at('zone:isles', '19.00')], [chain, LINE])).toEqual({
+      oil: '1.00',
+      [key]: '19.00',
+    });
+    expect(withFileLines({}, [at(null, '19.00')], [chain, LINE])).toEqual({ milk: '19.00' });
+    expect(withFileLines({}, [at('zone:isles', '19.00')], [LINE])).toEqual({ milk: '19.00' });
+  });
 });

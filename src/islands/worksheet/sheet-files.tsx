@@ -1,11 +1,18 @@
 import { useState } from 'react';
+import type { SheetPlace } from '../../core/worksheet/index.ts';
 import { Refused, refusalOf } from '../server/index.ts';
 import type { SheetColumn, SheetRow } from '../sheet/index.ts';
 
 const KINDS = ['csv', 'xlsx', 'json'] as const;
 
+export interface FileLine {
+  readonly sku: string;
+  readonly place: SheetPlace | null;
+  readonly price: string;
+}
+
 interface Lines {
-  readonly lines: Record<string, string>;
+  readonly lines: readonly FileLine[];
   readonly refused: readonly { readonly line: number; readonly message: string }[];
 }
 
@@ -14,15 +21,22 @@ export function SheetFiles({
   columns,
   rows,
   locked,
+  name,
+  differing,
   onAdd,
 }: {
   columns: readonly SheetColumn[];
   /** Those that are looked at, in their order. */
   rows: () => readonly SheetRow[];
   locked: boolean;
-  onAdd: (lines: Record<string, string>) => void;
+  /** What files are called. */
+  name: string;
+  /** The lines of a file that say another price than stands, each in words. */
+  differing: (lines: readonly FileLine[]) => { line: FileLine; words: string }[];
+  onAdd: (lines: readonly FileLine[]) => void;
 }) {
   const [said, setSaid] = useState<readonly string[]>([]);
+  const [offered, setOffered] = useState<ReturnType<typeof differing>>([]);
   const attempt = async (work: () => Promise<readonly string[]>) => {
     try {
       setSaid(await work());
@@ -42,10 +56,12 @@ export function SheetFiles({
       if (!reply.ok)
         throw new Refused({ status: reply.status, message: answer.message, faults: answer.faults ?? [] });
       const { lines, refused } = answer as Lines;
-      const count = Object.keys(lines).length;
-      if (refused.length === 0) onAdd(lines);
+      const other = refused.length === 0 ? differing(lines) : [];
+      setOffered(other);
       return refused.length === 0
-        ? [`${count} ${count === 1 ? 'line' : 'lines'} brought in.`]
+        ? other.length === 0
+          ? [`Its ${lines.length} lines say what stands here already.`]
+          : [`${other.length} of its ${lines.length} lines say another price:`]
         : [
             'Nothing was brought in; these lines of the file are at fault:',
             ...refused.slice(0, 10).map(({ line, message }) => `line ${line}: ${message}`),
@@ -55,14 +71,14 @@ export function SheetFiles({
   const takeOut = (kind: (typeof KINDS)[number]) =>
     attempt(async () => {
       const body = {
-        name: 'worksheet',
+        name,
         kind,
         columns: columns.map(({ field, title }) => ({
           field,
           title,
-          kind: MONEY.includes(field) ? 'amount' : 'text',
+          kind: MONEY.includes(field) ? 'amount' : PERCENTS.includes(field) ? 'percent' : 'text',
         })),
-        rows: rows().map(({ cells }) => cells),
+        rows: rows().map(({ cells }) => figuresOf(cells)),
       };
       const reply = await fetch('/api/files/write', {
         method: 'POST',
@@ -71,7 +87,7 @@ export function SheetFiles({
       });
       if (!reply.ok)
         throw new Refused({ status: reply.status, message: 'It could not be written.', faults: [] });
-      save(await reply.blob(), `worksheet.${kind}`);
+      save(await reply.blob(), `${name}.${kind}`);
       return [];
     });
   return (
@@ -107,12 +123,56 @@ export function SheetFiles({
             <li key={words}>{words}</li>
           ))}
         </ul>
+        {offered.length > 0 ? (
+          <>
+            <ul className="quiet">
+              {offered.slice(0, SHOWN).map(({ words }) => (
+                <li key={words}>{words}</li>
+              ))}
+              {offered.length > SHOWN ? <li>and {offered.length - SHOWN} more</li> : null}
+            </ul>
+            <p className="mt-2 flex gap-2">
+              <button
+                type="button"
+                className="btn btn-primary btn-sm"
+                onClick={() => {
+                  onAdd(offered.map(({ line }) => line));
+                  setSaid([`${offered.length} prices stand by hand now; the passes make the others.`]);
+                  setOffered([]);
+                }}
+              >
+                Take {offered.length === 1 ? 'this one' : `these ${offered.length}`}
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm"
+                onClick={() => {
+                  setOffered([]);
+                  setSaid([]);
+                }}
+              >
+                Leave them
+              </button>
+            </p>
+          </>
+        ) : null}
       </div>
     </div>
   );
 }
 
-const MONEY: readonly string[] = ['regular', 'now', 'price', 'cost'];
+const SHOWN = 12;
+const MONEY: readonly string[] = ['regular', 'basis', 'now', 'price', 'cost'];
+const PERCENTS: readonly string[] = ['change', 'margin', 'breakEven'];
+
+/** Percentages and factors without their marks: a spreadsheet counts with them. */
+const figuresOf = (cells: SheetRow['cells']): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(cells).map(([field, text]) => [
+      field,
+      PERCENTS.includes(field) ? text.replace(/[×%+\s]/g, '') : text,
+    ]),
+  );
 
 function save(blob: Blob, name: string): void {
   const link = document.createElement('a');

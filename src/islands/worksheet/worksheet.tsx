@@ -15,6 +15,7 @@ import { shortMoment } from '../../ui/moment.ts';
 import { type CellEdit, Sheet, type SheetRow } from '../sheet/index.ts';
 import { AddLines } from './add-lines.tsx';
 import { columnsFor, priceTyped, worksheetCells } from './cells.ts';
+import { differingLines, withFileLines } from './file-lines.ts';
 import { Filters } from './filters.tsx';
 import { handKey, withItemPrices } from './hand-keys.ts';
 import { differences, type SheetOutcome, sheetOutcome } from './outcome.ts';
@@ -34,6 +35,8 @@ export interface WorksheetProps {
   readonly choices: Choices;
   readonly view: LensView;
   readonly locked: boolean;
+  /** What files of it are called. */
+  readonly fileName: string;
   /** The sheet sets regular prices; absent: it is a price change. */
   readonly repricing?: Repricing;
   readonly onChange: (sheet: WorksheetDocument) => void;
@@ -57,7 +60,7 @@ const cellKey = (sku: string, field: string): string => `${field} ${sku}`;
 
 /** A price change over many items: passes, lines by hand, and what they come to. */
 export function Worksheet(props: WorksheetProps) {
-  const { frame, sheet, saved, choices, view, locked, repricing = null, onChange } = props;
+  const { frame, sheet, saved, choices, view, locked, fileName, repricing = null, onChange } = props;
   const regular = repricing !== null;
   const currency = currencyOf(choices.currency)!;
   const [filter, setFilter] = useState<SheetFilter>('all');
@@ -286,7 +289,11 @@ export function Worksheet(props: WorksheetProps) {
         columns={columns}
         rows={() => Array.from({ length: shown }, (_, i) => rowAt(i)).filter((row) => row !== null)}
         locked={locked}
-        onAdd={(lines) => changeOwn(withItemPrices(handPrices(sheet), lines))}
+        name={fileName}
+        differing={(lines) =>
+          answer ? differingLines(lines, answer, currency) : lines.map((line) => ({ line, words: line.sku }))
+        }
+        onAdd={(lines) => changeOwn(withFileLines(handPrices(sheet), lines, answer?.facts.lines ?? []))}
       />
       {locked ? null : (
         <AddLines

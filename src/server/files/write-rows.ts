@@ -59,8 +59,9 @@ function sheetOf(columns: readonly FileColumn[], rows: readonly Cells[]): Promis
   const heads = columns.map(({ title }) => ({ value: title, fontWeight: 'bold' as const }));
   const cell = (text: string, kind: CellKind) => {
     if (text === '') return null;
-    // Money as a number a spreadsheet can add up; everything else as text, so that a barcode stays whole.
-    return kind === 'amount' ? { value: Number(text), format: '0.00' } : { value: text, type: String };
+    // Figures as numbers a spreadsheet can add up; everything else as text, so that a barcode stays whole.
+    const figure = kind === 'amount' || kind === 'percent' ? Number(text) : Number.NaN;
+    return Number.isFinite(figure) ? { value: figure, format: '0.00' } : { value: text, type: String };
   };
   const lines = rows.map((row) => columns.map(({ field, kind }) => cell(row[field] ?? '', kind)));
   return writeExcelFile([heads, ...lines] as never).toBuffer() as Promise<Uint8Array>;

@@ -1,5 +1,5 @@
 import { priceRequest } from '../../../contracts/index.ts';
-import { endpoint, answerReply } from '../../../server/index.ts';
+import { answerReply, endpoint } from '../../../server/index.ts';
 
 export const GET = endpoint(
   { permission: 'see', schema: priceRequest, from: 'query' },
