@@ -115,7 +115,7 @@ describe('the other tables', () => {
       'Food',
       'Beauty',
     ]);
-    expect(await cellsOf('parent', { table: 'nodes', sort: 'parent' })).toEqual(['beauty', '', '']);
+    expect(await cellsOf('parent', { table: 'nodes', sort: 'parent' })).toEqual(['Beauty', '', '']);
   });
 
   it('of single items are found by the item, whose name stands beside', async () => {
@@ -123,7 +123,7 @@ describe('the other tables', () => {
     expect(total).toBe(4);
     expect(rows[0]!.cells).toEqual({
       sku: 'bar',
-      place: 'chain',
+      place: 'the chain',
       since: '',
       price: '1.00',
       itemName: 'Oat bar',
@@ -142,7 +142,10 @@ describe('the other tables', () => {
     expect(await cellsOf('id', { table: 'stores' }, atEast)).toEqual(['east']);
     expect(await cellsOf('id', { table: 'terminals' }, atEast)).toEqual(['east-1']);
     // The row of a zone in which no store of theirs lies is not among them.
-    expect(await cellsOf('place', { table: 'prices', text: 'oat' }, atEast)).toEqual(['chain', 'chain']);
+    expect(await cellsOf('place', { table: 'prices', text: 'oat' }, atEast)).toEqual([
+      'the chain',
+      'the chain',
+    ]);
   });
 });
 

@@ -6,6 +6,7 @@ import type { ItemRule, ItemSetDocument, PlanDocument, StoreRule } from '../core
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { itemWords, namesOf, storeWords } from '../core/sentence/index.ts';
 import { selectedItems } from './look-at-selection.ts';
+import { cellNames, withNames } from './names-of-ids.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { seenBy } from './sight.ts';
 import type { ItemSearch, StockroomStore } from './stockroom-store.ts';
@@ -38,10 +39,17 @@ export async function browseStockroom(ports: Ports, person: Person, browse: Brow
   const entries = await foundEntries(ports, current, person, browse);
   const table = tableOf(browse.table);
   const more = shownCells(browse.table, current);
-  const rowOf = (entry: object): TableRow => ({
-    key: table.keyOf(entry),
-    cells: { ...table.toRow(entry), ...more(entry), ...(browse.filed ? table.filedCells?.(entry) : {}) },
-  });
+  const names = cellNames(current.document);
+  const rowOf = (entry: object): TableRow => {
+    const cells = { ...table.toRow(entry), ...more(entry) };
+    return {
+      key: table.keyOf(entry),
+      // Files keep the ids: other programs know things by them.
+      cells: browse.filed
+        ? { ...cells, ...table.filedCells?.(entry) }
+        : withNames(browse.table, cells, names),
+    };
+  };
   const { version } = current;
   const { offset, limit, sort } = browse;
   const byItem = isByItem(browse.table);
@@ -88,13 +96,15 @@ async function browseItems(
         .slice(browse.offset, browse.offset + browse.limit)
     : skus;
   const { toRow } = tableOf('items');
+  const names = cellNames(document);
   const rows = shown.flatMap((sku): TableRow[] => {
     const item = document.items[compiled.catalogue.indexOf.get(sku) ?? -1];
     if (!item) return [];
     const price = priceOf(sku);
     const words = price < 0 ? '' : formatAmount(price as MinorUnits, compiled.plan.currency);
     const ranges: Cells = through ? { through: through.get(sku)!.join(', ') } : {};
-    return [{ key: sku, cells: { ...toRow(item), price: words, ...ranges } }];
+    const cells = { ...toRow(item), price: words, ...ranges };
+    return [{ key: sku, cells: browse.filed ? cells : withNames('items', cells, names) }];
   });
   return { total, rows, version: current.version };
 }

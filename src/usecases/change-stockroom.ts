@@ -23,6 +23,7 @@ import {
 import type { Instant } from '../core/calendar/index.ts';
 import { type Currency, currencyOf } from '../core/money/index.ts';
 import type { Fault, PlanDocument } from '../core/plan/index.ts';
+import { type CellNames, cellNames, withIds } from './names-of-ids.ts';
 import { wholeFaults } from './whole-faults.ts';
 import { type StockroomPorts, writeEntries } from './write-entries.ts';
 
@@ -114,9 +115,10 @@ const pathOf = ({ row, key, field, what, wanted }: RowFault): Fault => ({
 /** What an edit would do to a plan, and everything that is wrong with it, row by row. */
 export function checkEdit(
   document: PlanDocument,
-  edit: StockroomEdit,
+  typed: StockroomEdit,
   nameOf: (row: number) => string = (row) => `row ${row + 1}`,
 ): CheckedEdit {
+  const edit = withIdsOf(typed, cellNames(document));
   const table = tableOf(edit.table);
   const before = new Map(entriesOf(document, edit.table).map((entry) => [table.keyOf(entry), entry]));
   const faults: RowFault[] = [];
@@ -164,6 +166,19 @@ export function checkEdit(
       const standing = before.get(key);
       return standing !== undefined && !sameRow(table, standing, puts.get(key)!.entry);
     }),
+  };
+}
+
+/** Names that were typed, as the ids that they stand for. */
+function withIdsOf(edit: StockroomEdit, names: CellNames): StockroomEdit {
+  const ids = (cells: Cells) => withIds(edit.table, cells, names);
+  return {
+    ...edit,
+    edits: edit.edits.map(({ cells, was, ...one }) => ({
+      ...one,
+      cells: ids(cells),
+      ...(was ? { was: ids(was) } : {}),
+    })),
   };
 }
 

@@ -2,6 +2,7 @@ import type { WaitingEntriesView } from '../contracts/index.ts';
 import { type EntryChange, KEY_MARK, type PriceEntry, tableOf } from '../contracts/table/index.ts';
 import type { PlanDocument } from '../core/plan/index.ts';
 import { namesOf } from '../core/sentence/index.ts';
+import { cellNames, withNames } from './names-of-ids.ts';
 import type { CurrentPlan } from './plan-store.ts';
 import type { WaitingEntries } from './waiting-entry-store.ts';
 
@@ -16,7 +17,11 @@ export function waitingRows(current: CurrentPlan, { change, standing }: WaitingE
 
 function plainRows(document: PlanDocument, change: EntryChange, standing: readonly object[]): Row[] {
   const table = tableOf(change.table);
-  const cellsOf = (entry: object) => ({ ...table.toRow(entry), ...table.filedCells?.(entry) });
+  const names = cellNames(document);
+  const cellsOf = (entry: object) => ({
+    ...withNames(change.table, table.toRow(entry), names),
+    ...table.filedCells?.(entry),
+  });
   const before = new Map(standing.map((entry) => [table.keyOf(entry), cellsOf(entry)]));
   const items = new Map(document.items.map(({ sku, name }) => [sku, name]));
   const puts = change.puts.map((entry) => ({ key: table.keyOf(entry), after: cellsOf(entry) }));

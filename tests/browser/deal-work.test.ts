@@ -128,7 +128,7 @@ test(
       .waitFor();
     await openPart(page, /^What shoppers pay:/);
     // The part of the sentence goes with the one price that it said.
-    await page.getByLabel(/Every slot has a price/).click();
+    await page.getByLabel(/Every choice has a price/).click();
     await page.getByRole('button', { name: /^one price together/ }).waitFor();
     await page.keyboard.press('Escape');
     await openPart(page, /^A choice: Tea \(Teas\) at 1/);

@@ -198,7 +198,7 @@ test(
     await page.getByText(/\d+ regular prices from Sat 1 Feb 2031 on: written, and waiting/).waitFor();
     const pricesOf = async () =>
       (await cellsOf('prices?q=Q100181&limit=500')).filter(
-        ({ since, place }: any) => since >= '2031-02-01' && ['chain', 'zone:z4'].includes(place),
+        ({ since, place }: any) => since >= '2031-02-01' && ['the chain', 'Isles prices'].includes(place),
       );
     expect(await pricesOf()).toHaveLength(1);
     const rufus = await sitDown(browser, 'rufus');
@@ -214,10 +214,11 @@ test(
       .map(({ place, since, price }: any) => `${place} ${since} ${price}`);
     expect(rows.toSorted().join('; ')).toBe(
       [
-        'chain 2031-02-01 5.15',
-        'chain 2031-06-01 6.00',
-        'zone:z1 2031-02-01 6.15',
-        'zone:z4 2031-02-01 8.00',
+        'Coast prices 2031-02-01 6.15',
+
+        'Isles prices 2031-02-01 8.00',
+        'the chain 2031-02-01 5.15',
+        'the chain 2031-06-01 6.00',
       ].join('; '),
     );
     await page.context().close();

@@ -125,7 +125,7 @@ export const pricesTable: Table<PriceEntry> = {
       kind: 'text',
       key: true,
       also: ['place', 'zone', 'scope'],
-      hint: 'chain, zone:… or store:…',
+      hint: 'the chain, or a zone or store by name',
     },
     { field: 'since', title: 'From', kind: 'date', key: true, also: ['since', 'valid from', 'date'] },
     { field: 'price', title: 'Price', kind: 'amount', required: true, also: ['regular price', 'retail'] },
@@ -142,7 +142,12 @@ export const pricesTable: Table<PriceEntry> = {
     const place = cells.text('place') ?? WHOLE_CHAIN;
     const [kind, id] = place.split(/:\s*/, 2) as [string, string?];
     const known = place.toLowerCase() === WHOLE_CHAIN || ((kind === 'zone' || kind === 'store') && id);
-    if (!known) cells.fault('place', `"${place}" is no place of a price`, 'chain, zone:… or store:…');
+    if (!known)
+      cells.fault(
+        'place',
+        `"${place}" is no place of a price`,
+        'the chain, or the name or id of a zone or store',
+      );
     const price = cells.amount('price');
     if (price === undefined && cells.text('price') === undefined)
       cells.fault('price', 'nothing stands here', 'an amount such as 12.50');
