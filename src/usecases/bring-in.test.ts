@@ -54,6 +54,41 @@ describe('a file that comes in', () => {
     });
   });
 
+  it('shows each cell that would change, before and after, and those that it would empty first', async () => {
+    const heads = ['SKU', 'Description', 'Category', 'Brand', 'Cost price'];
+    const outcome = await bringIn(
+      ports(),
+      planner,
+      file(heads, [
+        ['spray', 'Sun spray, new', 'sun', '', '4.00'],
+        ['milk', 'Sun milk', 'Sun care', '', '12.50'],
+      ]),
+    );
+    expect(outcome).toMatchObject({
+      value: {
+        changed: 2,
+        cells: [
+          { line: 3, label: 'Sun milk (milk)', column: 'Brand', before: 'Wrenfold', after: '' },
+          { line: 2, label: 'Sun spray, new (spray)', column: 'Name', after: 'Sun spray, new' },
+          { line: 3, column: 'Cost', before: '12.00', after: '12.50' },
+        ],
+      },
+    });
+    expect(outcome.ok && outcome.value.columns).toContainEqual({ column: 'Brand', changed: 1, emptied: 1 });
+  });
+
+  it('tells faults that are alike as one, with how many lines have it and where', async () => {
+    const rows = Array.from({ length: 40 }, (_, i) => [`new-${i}`, `New ${i}`, `gone-${i}`]);
+    const outcome = await bringIn(ports(), planner, file(['SKU', 'Description', 'Category'], rows));
+    expect(outcome).toMatchObject({
+      value: {
+        refused: 40,
+        faults: [{ line: 2, column: 'Category', count: 40, moreLines: [3, 4, 5, 6, 7] }],
+      },
+    });
+    expect(outcome.ok && outcome.value.faults[0]!.message).toContain('gone-0');
+  });
+
   it('is in once it is brought in; what it has no column for stays, and its matching is remembered', async () => {
     const all = ports();
     const chosen = { SKU: 'sku', Description: 'name', Category: 'node', Colour: 'tags' };
@@ -109,7 +144,7 @@ describe('a file that comes in', () => {
   it.each([
     ['{"node":"sun"}', null],
     ['{"nod":"sun"}', '"nod" is not allowed'],
-    ['{"node":"nowhere"}', 'no node "nowhere"'],
+    ['{"node":"nowhere"}', 'no group of goods "nowhere"'],
     ['{"set":"mine"}', '"mine" leads back to itself'],
     ['node sun', 'it is no JSON'],
   ])('brings a set with its rule %s, or says what is wrong with it', async (rule, wrong) => {
@@ -138,7 +173,7 @@ describe('a file that comes in', () => {
     const told = outcome.value.faults.map(({ line, column, message }) => `${line} ${column}: ${message}`);
     expect(told.toSorted()).toEqual([
       '2 Cost price: "1.234" has 3 decimals; wanted: at most 2 decimals: EUR has no more',
-      '3 Category: no node "nowhere"; wanted: the id of a node in this plan',
+      '3 Category: no group of goods "nowhere"; wanted: the id of a group of goods in this plan',
       '5 SKU: line 4 is about the same item; wanted: one row for each',
       '6 SKU: nothing stands here; wanted: a value',
     ]);

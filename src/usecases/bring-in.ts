@@ -10,6 +10,8 @@ import {
 import { type Cells, type TableName, tableOf } from '../contracts/table/index.ts';
 import type { Instant } from '../core/calendar/index.ts';
 import { checkEdit, permissionFor, type RowFault, writesUnseenCost } from './change-stockroom.ts';
+import { changedCells } from './changed-cells.ts';
+import { type LineFault, likeFaults } from './like-faults.ts';
 import { guessMatching, missingColumns } from './match-columns.ts';
 import { type StockroomPorts, writeEntries } from './write-entries.ts';
 
@@ -47,7 +49,8 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
   const kept = file.matching ? null : await ports.matchings.find(person.id, file.table, file.heads);
   const matching = file.matching ?? kept ?? guessMatching(file.heads, columns);
   const against = missingColumns(matching, columns, file.heads);
-  const nothing = { added: 0, changed: 0, same: 0, refused: 0, faults: [], done: false, waits: null };
+  const none = { faults: [], cells: [], columns: [] };
+  const nothing = { added: 0, changed: 0, same: 0, refused: 0, ...none, done: false, waits: null };
   const view = {
     heads: file.heads,
     matching,
@@ -74,10 +77,8 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
       changed: checked.changed.length,
       same: edits.length - checked.added.length - checked.changed.length - lines.size,
       refused: lines.size,
-      faults: checked.faults
-        .map((fault) => told(fault, file, matching))
-        .sort((a, b) => a.line - b.line)
-        .slice(0, FAULTS_TOLD),
+      faults: likeFaults(checked.faults.map((fault) => told(fault, file, matching))).slice(0, FAULTS_TOLD),
+      ...changedCells(document, checked, (row) => file.lines[row]!),
     };
     if (file.dry || checked.faults.length > 0) return done({ ...view, ...counts, done: false, waits: null });
     await file.onProgress('writing', 0, edits.length);
@@ -122,11 +123,7 @@ async function editsOf(file: BringIn, matching: Matching): Promise<{ key: null; 
   return edits;
 }
 
-function told(
-  { row, field, what, wanted }: RowFault,
-  file: BringIn,
-  matching: Matching,
-): BringInView['faults'][number] {
+function told({ row, field, what, wanted }: RowFault, file: BringIn, matching: Matching): LineFault {
   const head = Object.entries(matching).find(([, of]) => of === field)?.[0] ?? '';
   return { line: row === null ? 0 : file.lines[row]!, column: head, message: `${what}; wanted: ${wanted}` };
 }

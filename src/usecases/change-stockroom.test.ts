@@ -130,7 +130,7 @@ describe('what the stockroom refuses', () => {
     [
       'an unknown group of goods',
       { table: 'items', edits: [{ key: null, cells: { ...item, node: 'moon' } }] },
-      ['edits 0 node: no node "moon"'],
+      ['edits 0 node: no group of goods "moon"'],
     ],
     [
       'a wrong check digit',
@@ -193,8 +193,8 @@ describe('what the stockroom refuses', () => {
   it('to take away what is still named, and says by whom', async () => {
     const document = withPromotions(change('a', { name: 'Sun days', items: { node: 'sun' } }));
     const told = (await faultsOf({ table: 'nodes', drops: ['sun'] }, document)) as string[];
-    expect(told).toContain('drops sun id: the promotion “Sun days” still needs it: no node "sun"');
-    expect(told).toContain('drops sun id: the set “Summer” still needs it: no node "sun"');
+    expect(told).toContain('drops sun id: the promotion “Sun days” still needs it: no group of goods "sun"');
+    expect(told).toContain('drops sun id: the set “Summer” still needs it: no group of goods "sun"');
   });
 });
 
@@ -210,7 +210,7 @@ describe('an entry with rules', () => {
 
   it.each([
     ['contains itself', { ...summer, rule: { not: { set: 'summer' } } }, 'leads back to itself'],
-    ['names what is not there', { ...summer, rule: { node: 'moon' } }, 'no node "moon"'],
+    ['names what is not there', { ...summer, rule: { node: 'moon' } }, 'no group of goods "moon"'],
     ['has the id of another', { ...summer, id: 'winter' }, 'the id of the address'],
     ['has no rule', { id: 'summer', name: 'Summer' }, '"rule" is required'],
   ])('is refused where it %s', async (_, entry, what) => {

@@ -22,7 +22,7 @@ import {
 } from '../contracts/table/index.ts';
 import type { Instant } from '../core/calendar/index.ts';
 import { type Currency, currencyOf } from '../core/money/index.ts';
-import type { Fault, PlanDocument } from '../core/plan/index.ts';
+import { type Fault, type PlanDocument, withArticle } from '../core/plan/index.ts';
 import { type CellNames, cellNames, withIds } from './names-of-ids.ts';
 import { wholeFaults } from './whole-faults.ts';
 import { type StockroomPorts, writeEntries } from './write-entries.ts';
@@ -56,6 +56,8 @@ export interface CheckedEdit {
   /** Keys that are new; the others are changed. */
   readonly added: readonly string[];
   readonly changed: readonly string[];
+  /** The place among the edits from which each key comes. */
+  readonly rowOf: ReadonlyMap<string, number>;
 }
 
 /** Goods and prices are the planners' matter; places and who shops there that of administrators. */
@@ -166,6 +168,7 @@ export function checkEdit(
       const standing = before.get(key);
       return standing !== undefined && !sameRow(table, standing, puts.get(key)!.entry);
     }),
+    rowOf: new Map([...puts].map(([key, { row }]) => [key, row])),
   };
 }
 
@@ -200,8 +203,6 @@ function keyOfNew(table: Table<object>, cells: Cells, currency: Currency): strin
   const read = table.fromRow({ price: '0', ...cells }, null, { currency });
   return read.ok ? table.keyOf(read.entry) : null;
 }
-
-const withArticle = (one: string): string => `${/^[aeiou]/.test(one) ? 'an' : 'a'} ${one}`;
 
 const gone = ({ one, columns }: Table<object>): CellFault => ({
   field: columns[0]!.field,

@@ -53,7 +53,7 @@ describe('laying a worksheet out', () => {
     [
       'a pass over what is not there',
       draft({ passes: [{ ...PASS, items: { node: 'moon' } }] }),
-      'no node "moon"',
+      'no group of goods "moon"',
     ],
     ['a line of an unknown item', draft({ passes: [], own: { nobody: '1.00' } }), 'no item "nobody"'],
     [
@@ -115,7 +115,7 @@ describe('laying new regular prices out', () => {
     [
       'a pass over what is not there',
       { worksheet: { passes: [{ ...worksheet.passes[0], items: { node: 'x' } }] } },
-      'no node "x"',
+      'no group of goods "x"',
     ],
   ])('refuses %s', async (_, more, what) => {
     const outcome = await reprice(more);

@@ -58,7 +58,7 @@ describe('what a selection tells', () => {
   });
 
   it.each([
-    ['items', { node: 'moon' }, 'no node "moon"'],
+    ['items', { node: 'moon' }, 'no group of goods "moon"'],
     ['items', { regularPrice: { atLeast: '1.234' } }, '"1.234" is no amount in EUR'],
     ['items', { anything: true }, '"anything" is not allowed'],
     ['stores', { group: 'nowhere' }, 'no store group "nowhere"'],

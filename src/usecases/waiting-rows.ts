@@ -2,7 +2,8 @@ import type { WaitingEntriesView } from '../contracts/index.ts';
 import { type EntryChange, KEY_MARK, type PriceEntry, tableOf } from '../contracts/table/index.ts';
 import type { PlanDocument } from '../core/plan/index.ts';
 import { namesOf } from '../core/sentence/index.ts';
-import { cellNames, withNames } from './names-of-ids.ts';
+import { entryLabel, namedCells } from './named-entry.ts';
+import { cellNames } from './names-of-ids.ts';
 import type { CurrentPlan } from './plan-store.ts';
 import type { WaitingEntries } from './waiting-entry-store.ts';
 
@@ -18,24 +19,14 @@ export function waitingRows(current: CurrentPlan, { change, standing }: WaitingE
 function plainRows(document: PlanDocument, change: EntryChange, standing: readonly object[]): Row[] {
   const table = tableOf(change.table);
   const names = cellNames(document);
-  const cellsOf = (entry: object) => ({
-    ...withNames(change.table, table.toRow(entry), names),
-    ...table.filedCells?.(entry),
-  });
+  const cellsOf = (entry: object) => namedCells(table, entry, names);
+  const label = entryLabel(document);
   const before = new Map(standing.map((entry) => [table.keyOf(entry), cellsOf(entry)]));
-  const items = new Map(document.items.map(({ sku, name }) => [sku, name]));
   const puts = change.puts.map((entry) => ({ key: table.keyOf(entry), after: cellsOf(entry) }));
   const drops = change.drops.map((key) => ({ key, after: null }));
   return [...puts, ...drops].map(({ key, after }) => {
     const was = before.get(key) ?? null;
-    const name =
-      (after ?? was)?.name ??
-      key
-        .split(KEY_MARK)
-        .map((part) => items.get(part))
-        .find(Boolean);
-    const id = key.split(KEY_MARK).filter(Boolean).join(', ');
-    return { key, label: name && name !== id ? `${name} (${id})` : id, before: was, after };
+    return { key, label: label(key, after ?? was), before: was, after };
   });
 }
 

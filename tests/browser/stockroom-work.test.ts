@@ -142,7 +142,7 @@ test(
     await page.getByLabel('The file', { exact: true }).setInputFiles(file);
     await page.getByLabel('What the column Called is').selectOption({ label: 'Name' });
     await page.getByLabel('What the column Where is').selectOption({ label: 'Within' });
-    await page.getByText('no node "nowhere"').waitFor();
+    await page.getByText('no group of goods "nowhere"').waitFor();
     expect(await page.getByRole('button', { name: /^Bring in/ }).count()).toBe(0);
     writeFileSync(file, 'Code;Called;Where\nspring;Spring;beauty\nautumn;Autumn;beauty\n');
     await page.getByLabel('The file', { exact: true }).setInputFiles(file);
@@ -150,13 +150,24 @@ test(
     await page.getByLabel('What the column Where is').selectOption({ label: 'Within' });
     await page.getByRole('button', { name: 'Bring in 2 rows' }).click();
     await page.getByText('All of it is in.').waitFor();
-    expect(await cellsOf('nodes?q=autumn')).toMatchObject([{ id: 'autumn', parent: 'beauty' }]);
+    expect(await cellsOf('nodes?q=autumn')).toMatchObject([{ id: 'autumn', parent: 'Beauty' }]);
     // The next file of these columns is understood at once.
     await page.reload();
     await settled(page);
     await page.getByLabel('What the file holds').selectOption({ label: 'Groups of goods' });
     await page.getByLabel('The file', { exact: true }).setInputFiles(file);
     await page.getByText('as you chose the last time').waitFor();
+    // Each cell that changes stands there before and after, what is emptied first and with a word of warning.
+    writeFileSync(file, 'Code;Called;Where\nspring;Spring time;beauty\nautumn;Autumn;\n');
+    await page.getByLabel('The file', { exact: true }).setInputFiles(file);
+    const cells = page.getByRole('region', { name: 'Cells before and after' }).locator('tbody tr');
+    await cells.first().waitFor();
+    const told = (await cells.allInnerTexts()).map((text) => text.split('\t').join(' | '));
+    expect(told).toEqual([
+      '3 | Autumn (autumn) | Within | Beauty | emptied',
+      '2 | Spring time (spring) | Name | Spring | Spring time',
+    ]);
+    await page.getByText('1 cell would be emptied (Within 1)').waitFor();
     await page.context().close();
   },
 );

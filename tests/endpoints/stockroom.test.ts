@@ -127,7 +127,7 @@ describe('files', () => {
     expect(dry.result).toMatchObject({ added: 1, changed: 0, done: false });
     expect((await rows(ines, 'nodes?q=seasonal')).length).toBe(0);
     await ines.send('POST', '/api/stockroom/nodes/file', more);
-    expect(await rows(ines, 'nodes?q=seasonal')).toMatchObject([{ id: 'seasonal', parent: 'household' }]);
+    expect(await rows(ines, 'nodes?q=seasonal')).toMatchObject([{ id: 'seasonal', parent: 'Household' }]);
   });
 
   it('with faults leave everything as it was, and say where', async () => {

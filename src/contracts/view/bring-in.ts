@@ -1,6 +1,16 @@
 /** Which column of a file is which field; columns that are left out are not named. */
 export type Matching = Readonly<Record<string, string>>;
 
+/** A cell of a row that stands already, as it is and as the file says it. */
+export interface ChangedCell {
+  readonly line: number;
+  readonly label: string;
+  readonly column: string;
+  readonly before: string;
+  /** Nothing: the file empties it. */
+  readonly after: string;
+}
+
 /** What a file would do to a table, or did. */
 export interface BringInView {
   readonly heads: readonly string[];
@@ -12,12 +22,23 @@ export interface BringInView {
   readonly changed: number;
   readonly same: number;
   readonly refused: number;
-  /** The first ones, by line. */
+  /** The first kinds, by the first line of each. */
   readonly faults: readonly {
     readonly line: number;
     /** The head of the column, or nothing where the whole line is meant. */
     readonly column: string;
     readonly message: string;
+    /** How many lines have a fault of this kind, and the next of them. */
+    readonly count: number;
+    readonly moreLines: readonly number[];
+  }[];
+  /** The first cells that change, those that are emptied before all others. */
+  readonly cells: readonly ChangedCell[];
+  /** How many cells of each column change, and how many of these are emptied. */
+  readonly columns: readonly {
+    readonly column: string;
+    readonly changed: number;
+    readonly emptied: number;
   }[];
   /** The number under which it waits for approval; null: it does not wait. */
   readonly waits: number | null;

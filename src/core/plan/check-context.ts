@@ -3,6 +3,7 @@ import type { Currency } from '../money/index.ts';
 import { parseAmount } from '../money/index.ts';
 import type { PlanDocument } from './document.ts';
 import type { Fault } from './fault.ts';
+import { withArticle } from './with-article.ts';
 
 type Path = Fault['path'];
 
@@ -34,6 +35,9 @@ export const REFERENCE_KINDS = [
 ] as const;
 export type ReferenceKind = (typeof REFERENCE_KINDS)[number];
 
+/** The document's word for a group of goods is not a word of the trade. */
+const wordOf = (kind: ReferenceKind): string => (kind === 'node' ? 'group of goods' : kind);
+
 export function checkContext(document: PlanDocument, currency: Currency, faults: Fault[]): CheckContext {
   const ids = (list: readonly { id: string }[] | undefined) => new Set((list ?? []).map(({ id }) => id));
   const known: CheckContext['known'] = {
@@ -54,7 +58,9 @@ export function checkContext(document: PlanDocument, currency: Currency, faults:
     known,
     fault: (path, what, wanted) => void faults.push({ path, what, wanted }),
     reference(kind, id, path) {
-      if (!known[kind].has(id)) context.fault(path, `no ${kind} "${id}"`, `the id of a ${kind} in this plan`);
+      if (known[kind].has(id)) return;
+      const word = wordOf(kind);
+      context.fault(path, `no ${word} "${id}"`, `the id of ${withArticle(word)} in this plan`);
     },
     amount(text, path, above = -1) {
       if (text === undefined) return;

@@ -46,7 +46,10 @@ describe('the fields that the format grew by', () => {
       withSet({ on: 'spring', live: { node: 'sun' } }),
       '/itemSets/0/frozen/on "spring" is no day of the calendar',
     ],
-    [withSet({ on: '2027-04-14', live: { node: 'moon' } }), '/itemSets/0/frozen/live/node no node "moon"'],
+    [
+      withSet({ on: '2027-04-14', live: { node: 'moon' } }),
+      '/itemSets/0/frozen/live/node no group of goods "moon"',
+    ],
     [withSet({ on: '2027-04-14' }), '/itemSets/0/frozen/live "live" is required'],
     [
       promoted({ supplier: { from: '2027-03-10', to: '2027-03-01' } }),

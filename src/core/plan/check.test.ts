@@ -73,7 +73,7 @@ describe('a plan document', () => {
     const document = broken('/items/0/node', 'nowhere');
     document.stores[0]!.timeZone = 'Mars/Base';
     expect(faultsOf(document)).toEqual([
-      '/items/0/node: no node "nowhere"; wanted: the id of a node in this plan',
+      '/items/0/node: no group of goods "nowhere"; wanted: the id of a group of goods in this plan',
       '/stores/0/timeZone: no time zone "Mars/Base"; wanted: an IANA name such as Europe/Lisbon',
     ]);
   });

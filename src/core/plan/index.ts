@@ -12,3 +12,4 @@ export * from './offer.ts';
 export * from './read.ts';
 export { readFormula, readRounding } from './read-money.ts';
 export * from './shift-when.ts';
+export * from './with-article.ts';

@@ -1,5 +1,6 @@
 import { type TableName, tableOf } from '../../contracts/table/index.ts';
 import type { BringInView, Matching } from '../../contracts/view/index.ts';
+import { Changes } from './changes.tsx';
 
 const LEFT_OUT = '';
 
@@ -63,12 +64,13 @@ export function DryRun({
         </p>
       ) : null}
       {faults.length > 0 ? <Faults view={view} /> : null}
+      {view.cells.length > 0 ? <Changes view={view} /> : null}
       {done ? null : <Columns table={table} view={view} remembered={remembered} onMatch={onMatch} />}
     </div>
   );
 }
 
-function Faults({ view: { faults, refused } }: { view: BringInView }) {
+function Faults({ view: { faults } }: { view: BringInView }) {
   return (
     <section
       className="mt-4 max-h-80 overflow-y-auto"
@@ -85,18 +87,27 @@ function Faults({ view: { faults, refused } }: { view: BringInView }) {
           </tr>
         </thead>
         <tbody>
-          {faults.map(({ line, column, message }) => (
+          {faults.map(({ line, column, message, count, moreLines }) => (
             <tr key={`${line} ${column} ${message}`}>
               <td className="figure">{line || ''}</td>
               <td>{column}</td>
-              <td>{message}</td>
+              <td>
+                {message}
+                {count > 1 ? <b> {alike(count, moreLines)}</b> : null}
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
-      {refused > faults.length ? <p className="quiet text-sm">The first {faults.length} faults.</p> : null}
     </section>
   );
+}
+
+/** "and 36 lines more like it: 4, 5, 6, 9, 12 …" */
+function alike(count: number, lines: readonly number[]): string {
+  const more = count - 1;
+  const rest = more > lines.length ? ' …' : '';
+  return `and ${more.toLocaleString('en')} ${more === 1 ? 'line' : 'lines'} more like it: ${lines.join(', ')}${rest}`;
 }
 
 function Columns({
