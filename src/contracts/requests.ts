@@ -122,6 +122,8 @@ export const sendRequest = Joi.object<SendRequest>({
   planVersion: Joi.number().integer().min(1).required(),
 });
 
+export const storePricesRequest = Joi.object<{ store: string }>({ store: id.required() });
+
 export interface SignInRequest {
   email: string;
   password: string;

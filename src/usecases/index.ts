@@ -34,6 +34,7 @@ export * from './read-sheet-lines.ts';
 export * from './renew-epoch.ts';
 export * from './resolve-lens.ts';
 export * from './review-sending.ts';
+export * from './review-store-prices.ts';
 export * from './ring-trial-basket.ts';
 export * from './save-promotion.ts';
 export * from './search-items.ts';

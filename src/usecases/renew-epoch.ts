@@ -1,9 +1,8 @@
-import { gunzipSync } from 'node:zlib';
-import type { PriceFileEnvelope } from '../contracts/index.ts';
 import type { Instant } from '../core/calendar/index.ts';
 import { epochAt, manifestOf, type PriceFileContent } from '../core/price-file/index.ts';
 import type { PlanBook } from './plan-store.ts';
 import type { MadePriceFile, SendingStore, Signer, SigningKeys } from './sending-store.ts';
+import { sentContent } from './sent-content.ts';
 
 /**
  * Puts terminals right after a backup was played back: numbers of price files begin at a new epoch, and every store's
@@ -22,10 +21,8 @@ export async function renewEpoch(
   const newest = await ports.sending.newestNumbers();
   const before: PriceFileContent[] = [];
   for (const [store, number] of newest) {
-    const packed = await ports.sending.envelope(store, number);
-    if (!packed) continue;
-    const { content } = JSON.parse(gunzipSync(packed).toString('utf8')) as PriceFileEnvelope;
-    before.push(JSON.parse(content) as PriceFileContent);
+    const content = await sentContent(ports.sending, store, number);
+    if (content) before.push(content);
   }
   if (before.length === 0) return 0;
   const madeAt = new Date(now).toISOString();

@@ -92,6 +92,16 @@ test('a price change goes from the plan to the till, and switches at nine in two
   // Send: what changes in which store, then out it goes.
   await approver.page.goto('/send');
   await approver.page.getByText('Sun care for the long weekend').first().waitFor();
+  await approver.page
+    .getByRole('row', { name: /Sun care for the long weekend/ })
+    .first()
+    .getByRole('button', { name: /^Its prices/ })
+    .click();
+  await approver.page
+    .getByRole('region', { name: /^Prices of .* that change$/ })
+    .getByText('Sun care for the long weekend, for those it is for')
+    .first()
+    .waitFor();
   await approver.page.getByRole('button', { name: /^Send to \d+ stores/ }).click();
   await approver.page
     .getByRole('status')

@@ -43,6 +43,7 @@ describe('nobody who is not signed in', () => {
     ['GET', '/api/price/across?item=Q100181&at=2027-01-01T09:00'],
     ['GET', '/api/items?q=sun'],
     ['GET', '/api/send/review'],
+    ['GET', '/api/send/store-prices?store=s001'],
     ['GET', '/api/send/terminals'],
     ['GET', '/api/plan'],
     ['POST', '/api/promotions', body(DEMO_CHANGE)],

@@ -49,6 +49,29 @@ async function sendSomething(id: string, store: string, offer: object = CHEAPER_
   return body.rollout;
 }
 
+describe('the prices of a store before they are sent', () => {
+  it('stand beside those it was sent, each with what makes it, and are none once they are out', async () => {
+    const rufus = await as('rufus');
+    await sendSomething('tea-first', 's012');
+    const review = async () => (await rufus.get('/api/send/store-prices?store=s012')).body;
+    expect(await review()).toMatchObject({ total: 0, prices: [] });
+    const offer = { ...CHEAPER_TEA, formula: { percentOff: 2000 } };
+    const second = { ...change('tea-second'), priority: 1, where: { stores: ['s012'] }, offer };
+    await saveApproved(second);
+    const { sent, total, prices } = await review();
+    expect([sent, total > 0]).toEqual([expect.any(Number), true]);
+    for (const { by, was, before, after } of prices) {
+      expect([was[0], by[0]]).toEqual(['tea-first', 'tea-second']);
+      expect(Number(after)).toBeLessThan(Number(before));
+    }
+    const { planVersion } = (await rufus.get('/api/send/review')).body;
+    await rufus.send('POST', '/api/send', { planVersion, stores: ['s012'] });
+    expect(await review()).toMatchObject({ total: 0 });
+    expect((await rufus.get('/api/send/store-prices?store=nowhere')).status).toBe(404);
+    expect((await rufus.get('/api/send/store-prices')).status).toBe(422);
+  });
+});
+
 describe('a terminal', () => {
   it.each([null, 'no-such-key', ''])('with the key %j is not let in', async (key) => {
     expect((await take(key)).status).toBe(401);

@@ -266,6 +266,29 @@ export interface StoreReview {
   readonly other: boolean;
 }
 
+/** The prices of one store that are not those which it was sent, the largest change first. */
+export interface StorePricesReview {
+  readonly store: string;
+  /** The number of the file that it was sent last; null: none. */
+  readonly sent: number | null;
+  readonly total: number;
+  readonly prices: readonly {
+    readonly sku: string;
+    readonly name: string;
+    /** The store's wall time at which the prices first differ; null: now. */
+    readonly at: string | null;
+    /** False: the price of those alone whom the promotion is for. */
+    readonly guests: boolean;
+    /** Null: not sold. */
+    readonly before: string | null;
+    readonly after: string | null;
+    readonly percent: number | null;
+    /** The promotions that make them, by name; none: a regular price. */
+    readonly was: readonly string[];
+    readonly by: readonly string[];
+  }[];
+}
+
 export interface SendReview {
   readonly planVersion: number;
   readonly stores: readonly StoreReview[];

@@ -1,5 +1,6 @@
 export * from './across-stores.ts';
 export * from './asked-through.ts';
+export * from './changed-prices.ts';
 export * from './consequences.ts';
 export * from './margin.ts';
 export * from './shut-hours.ts';

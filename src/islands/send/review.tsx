@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type SendReview, type StoreReview } from '../../contracts/view/index.ts';
 import { zoneWords } from '../../ui/moment.ts';
+import { StorePrices } from './store-prices.tsx';
 
 /** What would go out: each promotion with how many stores it concerns, then store by store. */
 export function Review({
@@ -69,6 +70,9 @@ export function Review({
             <th>What changes</th>
             <th className="figure max-sm:hidden">Prices</th>
             <th className="figure max-sm:hidden">Terminals</th>
+            <th>
+              <span className="sr-only">Its prices</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -77,6 +81,7 @@ export function Review({
               key={store.store}
               store={store}
               review={review}
+              near={lens.at}
               toggle={sends ? () => toggle(store.store) : null}
               chosen={!left.includes(store.store)}
             />
@@ -126,13 +131,17 @@ function Row({
   review,
   chosen,
   toggle,
+  near,
 }: {
   store: StoreReview;
   review: SendReview;
   chosen: boolean;
   /** Null: only to be read. */
   toggle: (() => void) | null;
+  /** The day that is looked at: its year is not named. */
+  near: string;
 }) {
+  const [open, setOpen] = useState(false);
   const { promotions, prices, first, other } = store;
   const words = WAYS.flatMap(({ way, words: word }) =>
     promotions[way].length === 0
@@ -149,7 +158,7 @@ function Row({
     .filter(Boolean)
     .join('; ');
   const count = prices.added + prices.changed + prices.gone;
-  return (
+  const row = (
     <tr>
       {toggle ? (
         <td>
@@ -168,6 +177,28 @@ function Row({
       <td className="text-sm">{what}</td>
       <td className="figure max-sm:hidden">{count === 0 ? '' : `${count} items`}</td>
       <td className="figure max-sm:hidden">{store.terminals}</td>
+      <td>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs whitespace-nowrap"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? 'Close' : 'Its prices'}
+          <span className="sr-only"> of {store.name}</span>
+        </button>
+      </td>
     </tr>
+  );
+  if (!open) return row;
+  return (
+    <>
+      {row}
+      <tr>
+        <td colSpan={toggle ? 6 : 5}>
+          <StorePrices store={store.store} name={store.name} near={near} />
+        </td>
+      </tr>
+    </>
   );
 }

@@ -19,6 +19,7 @@ const WIDTHS: Readonly<Record<string, number>> = {
   percent: 15,
   rounding: 14,
   timeZone: 10,
+  place: 15,
 };
 const WIDTH = 8.5;
 const GROWING: readonly string[] = ['name', 'itemName', 'holds', 'places', 'attributes'];

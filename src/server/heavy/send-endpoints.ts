@@ -1,13 +1,16 @@
-import { sendRequest } from '../../contracts/index.ts';
-import { reviewSending, sendPriceFiles } from '../../usecases/index.ts';
+import { sendRequest, storePricesRequest } from '../../contracts/index.ts';
+import { reviewSending, reviewStorePrices, sendPriceFiles } from '../../usecases/index.ts';
 import { log } from '../log.ts';
 import { outcomeReply } from '../reply.ts';
-import { onBody, onBytes } from './heavy-endpoint-work.ts';
+import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 /** What would go out, and the sending of it. */
 export const SEND_ENDPOINTS = {
   'review-sending': onBytes(async ({ app, person, now }) =>
     outcomeReply(await reviewSending(app, person, now)),
+  ),
+  'review-store-prices': onQuery(storePricesRequest, async ({ app, person, input, now }) =>
+    outcomeReply(await reviewStorePrices(app, person, input.store, now)),
   ),
   send: onBody(sendRequest, async ({ app, person, input: { stores = null, planVersion }, now }) => {
     const outcome = await sendPriceFiles(app, person, { stores, planVersion }, now);
