@@ -86,7 +86,7 @@ function List({ view, plans, approves }: PlanListProps) {
           type="search"
           data-search=""
           className="input input-sm w-64"
-          placeholder="Find by name, goods, place, item number …"
+          placeholder="Name, goods, place, item number"
           aria-label="Find a promotion"
           value={text}
           onChange={(event) => setText(event.target.value)}
