@@ -1,4 +1,5 @@
 import type { PassDocument, PriceChangeDocument, PromotionDocument, WhoDocument } from '../plan/index.ts';
+import { capital } from './capital.ts';
 import { formulaWords, restWords, roundingWords } from './formula-words.ts';
 import type { Names } from './names.ts';
 import { offerWords } from './offer-phrase.ts';
@@ -111,5 +112,3 @@ function whoWords(who: WhoDocument | undefined, names: Names): string {
   if (all.length === 0) return who.guests === false ? 'all but guests' : 'all shoppers';
   return all.length === 1 ? all[0]! : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

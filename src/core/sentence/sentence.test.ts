@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { change, type Promoted, SMALL } from '../../../tests/plans/small-plan.ts';
-import { namesOf, promotionText } from './index.ts';
+import { namesOf, promotionText, withoutDates } from './index.ts';
 
 const say = (said: Promoted) => promotionText(change('c', said), 'EUR', namesOf(SMALL));
 const WHEN = 'From Mon 1 Mar 2027, 9:00 to Tue 1 Jun 2027, 20:00';
@@ -19,6 +19,20 @@ describe('the deal sentence', () => {
     ).toBe(
       'From Thu 3 Dec 2026, 9:00 to Sun 6 Dec 2026, 20:00, in City stores, members pay 15 % less on Sun care, except goods tagged new, rounded up to 0.05.',
     );
+  });
+
+  it.each([
+    ['its dates', {}, /^In all stores, all shoppers pay 10 % less on everything\.$/],
+    ['an open end', { to: undefined }, /^In all stores, /],
+    [
+      'its dates, and keeps the days',
+      { windows: [{ days: ['sat'], from: '00:00', to: '24:00' }] },
+      /^Only on Sat, in all stores, /,
+    ],
+  ] as const)('without %s where they stand beside it', (_, more, wanted) => {
+    const when = { from: '2027-03-01T09:00', to: '2027-06-01T20:00', ...JSON.parse(JSON.stringify(more)) };
+    if ('to' in more) delete when.to;
+    expect(withoutDates(say({ when }), when)).toMatch(wanted);
   });
 
   it.each<[Promoted, string]>([

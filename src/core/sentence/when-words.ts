@@ -1,18 +1,29 @@
 import { describeRule, WEEKDAYS, type Weekday } from '../calendar/index.ts';
 import type { WhenDocument, WindowDocument } from '../plan/index.ts';
+import { capital } from './capital.ts';
 import { durationWords } from './duration-words.ts';
 import { DAYS, dateWords, momentWords } from './moment-words.ts';
 
 /** From when until when, with hours, repeats and days left out. */
 export function whenWords(when: WhenDocument): string {
-  const end = when.to === undefined ? 'with no end' : `to ${momentWords(when.to)}`;
-  const parts = [`from ${momentWords(when.from)} ${end}`];
+  const parts = [datesWords(when)];
   if (when.repeat)
     parts.push(`${describeRule(when.repeat.rrule)}, each time for ${durationWords(when.repeat.duration)}`);
   const hours = (when.windows ?? []).map(windowWords);
   if (hours.length > 0) parts.push(`only ${hours.join(' and ')}`);
   if (when.except?.length) parts.push(`but not on ${when.except.map(dateWords).join(' and ')}`);
   return parts.join(', ');
+}
+
+type Dates = Pick<WhenDocument, 'from' | 'to'>;
+
+const datesWords = ({ from, to }: Dates): string =>
+  `from ${momentWords(from)} ${to === undefined ? 'with no end' : `to ${momentWords(to)}`}`;
+
+/** A promotion's sentence for where its dates stand beside it; its repeats, days and hours stay. */
+export function withoutDates(sentence: string, when: Dates): string {
+  const dates = capital(`${datesWords(when)}, `);
+  return sentence.startsWith(dates) ? capital(sentence.slice(dates.length)) : sentence;
 }
 
 /** "Thu, Fri 18:00–20:00", "every day 16:00–18:00", "on Fri, Sat": whole days say no hours. */

@@ -3,6 +3,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type PromotionSummary } from '../../contracts/view/index.ts';
 import { parseLocalDate } from '../../core/calendar/index.ts';
+import { withoutDates } from '../../core/sentence/index.ts';
 import { PHASES, type Phase, phaseOf } from '../../ui/phase.ts';
 import { ChoiceRow, PhaseMark } from '../../ui/pieces/index.ts';
 import { PHASE_WORDS } from '../../ui/words/index.ts';
@@ -282,8 +283,14 @@ function Table({
               <a className="font-medium hover:underline" href={`/plan/${idInAddress(promotion.id)}${query}`}>
                 {promotion.name}
               </a>
-              <span className="quiet line-clamp-2 text-sm md:line-clamp-1" title={promotion.sentence}>
+              <span
+                className="quiet line-clamp-2 text-sm md:line-clamp-1 lg:hidden"
+                title={promotion.sentence}
+              >
                 {promotion.sentence}
+              </span>
+              <span className="quiet line-clamp-1 text-sm max-lg:hidden" title={promotion.sentence}>
+                {withoutDates(promotion.sentence, { from: promotion.from, to: promotion.to ?? undefined })}
               </span>
               <span className="text-sm md:hidden">
                 <PhaseMark phase={phase} /> <WaitingWords waiting={promotion.waiting} />

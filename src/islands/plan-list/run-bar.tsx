@@ -1,6 +1,6 @@
 import type { PromotionSummary } from '../../contracts/view/index.ts';
 import { DAY, dayNumber, formatLocalDate, parseLocalDate, parseWallTime } from '../../core/calendar/index.ts';
-import { shortDate } from '../../ui/moment.ts';
+import { shortDate, shortMoment } from '../../ui/moment.ts';
 import type { Phase } from '../../ui/phase.ts';
 
 /** The weeks that the bars are drawn over; wall times in milliseconds. */
@@ -54,29 +54,29 @@ export function RunBar({
   const left = place(from);
   const right = place(to);
   const now = place(parseWallTime(at.slice(0, 16))!);
-  const until = promotion.to === null ? 'with no end' : `to ${shortDate(promotion.to, at)}`;
-  const words = `${shortDate(promotion.from, at)} ${until}`;
+  const until = promotion.to === null ? 'with no end' : `to ${shortMoment(promotion.to, at)}`;
   const firm = phase === 'live' || phase === 'coming';
   return (
-    <span className="relative block h-5" title={words}>
-      <span className="sr-only">{words}</span>
-      <span className="absolute inset-y-0 w-px bg-primary" style={{ left: `${now}%` }} aria-hidden="true" />
-      {to <= weeks.from || from >= weeks.to ? (
-        <span className="quiet absolute text-xs" style={to <= weeks.from ? { left: 4 } : { right: 0 }}>
-          {to <= weeks.from ? '‹' : ''} {words} {from >= weeks.to ? '›' : ''}
-        </span>
-      ) : (
-        <span
-          aria-hidden="true"
-          className={`absolute top-1.5 h-2 ${firm ? 'bg-base-content/80' : 'border border-base-content/60 border-dashed'}`}
-          style={{ left: `${left}%`, width: `max(3px, ${right - left}%)` }}
-        />
-      )}
-      {promotion.to === null ? (
-        <span className="absolute right-0 -mr-2 text-base-content/80 text-xs" aria-hidden="true">
-          ›
-        </span>
-      ) : null}
-    </span>
+    <>
+      <span className="relative block h-5" aria-hidden="true">
+        <span className="absolute inset-y-0 w-px bg-primary" style={{ left: `${now}%` }} />
+        {to <= weeks.from || from >= weeks.to ? (
+          <span className="quiet absolute text-xs" style={to <= weeks.from ? { left: 4 } : { right: 0 }}>
+            {to <= weeks.from ? '‹' : '›'}
+          </span>
+        ) : (
+          <span
+            className={`absolute top-1.5 h-2 ${firm ? 'bg-base-content/80' : 'border border-base-content/60 border-dashed'}`}
+            style={{ left: `${left}%`, width: `max(3px, ${right - left}%)` }}
+          />
+        )}
+        {promotion.to === null ? (
+          <span className="absolute right-0 -mr-2 text-base-content/80 text-xs">›</span>
+        ) : null}
+      </span>
+      <span className="quiet block whitespace-nowrap text-sm">
+        {shortMoment(promotion.from, at)} {until}
+      </span>
+    </>
   );
 }

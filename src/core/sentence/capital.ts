@@ -1,0 +1,1 @@
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
