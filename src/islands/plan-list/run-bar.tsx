@@ -58,6 +58,9 @@ export function RunBar({
   const firm = phase === 'live' || phase === 'coming';
   return (
     <>
+      <span className="quiet block whitespace-nowrap text-sm">
+        {shortMoment(promotion.from, at)} {until}
+      </span>
       <span className="relative block h-5" aria-hidden="true">
         <span className="absolute inset-y-0 w-px bg-primary" style={{ left: `${now}%` }} />
         {to <= weeks.from || from >= weeks.to ? (
@@ -73,9 +76,6 @@ export function RunBar({
         {promotion.to === null ? (
           <span className="absolute right-0 -mr-2 text-base-content/80 text-xs">›</span>
         ) : null}
-      </span>
-      <span className="quiet block whitespace-nowrap text-sm">
-        {shortMoment(promotion.from, at)} {until}
       </span>
     </>
   );
