@@ -61,7 +61,9 @@ async function layOut(page) {
   await page.getByRole('button', { name: '+ lines in a worksheet' }).click();
   const sheet = page.getByRole('grid', { name: 'Lines of the worksheet' });
   await sheet.focus();
-  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  const heads = await sheet.getByRole('columnheader').allInnerTexts();
+  const steps = heads.findIndex((head) => head.trim() === 'New');
+  for (let i = 0; i < steps; i++) await page.keyboard.press('ArrowRight');
   await page.keyboard.type('9.99');
   await page.keyboard.press('Enter');
   await page.getByText('By hand 1').waitFor();
