@@ -1,10 +1,10 @@
+import type { PriceEffect } from '../contracts/index.ts';
 import { type EntryChange, tableOf, withEntries } from '../contracts/table/index.ts';
 import { DAY, type Instant } from '../core/calendar/index.ts';
 import { type Promotion, readPlan } from '../core/plan/index.ts';
 import { type CompiledPlan, compile } from '../core/price-book/index.ts';
 import type { ItemSelection } from '../core/selection/index.ts';
 import type { CurrentPlan } from './plan-store.ts';
-import type { PriceEffect } from './waiting-entry-store.ts';
 
 const PRICES: readonly EntryChange['table'][] = ['prices', 'listPrices', 'priceLists', 'shopperGroups'];
 /** What rules on goods and places look at. */

@@ -1,19 +1,5 @@
+import type { PriceEffect } from '../contracts/index.ts';
 import type { EntryChange } from '../contracts/table/index.ts';
-
-/** Why a change of the stockroom waits: what it would do to prices. */
-export interface PriceEffect {
-  /** Rows of regular prices, or of lists of prices, that would be others. */
-  readonly prices: number;
-  /** Approved promotions that are not over, whose goods or stores would be others. */
-  readonly promotions: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly goodsMore: number;
-    readonly goodsLess: number;
-    readonly storesMore: number;
-    readonly storesLess: number;
-  }[];
-}
 
 /** A change of entries that waits for approval. */
 export interface WaitingEntries {

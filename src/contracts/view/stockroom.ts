@@ -55,21 +55,26 @@ export interface SelectionView {
   readonly emptyParts: readonly (ItemRule | StoreRule)[];
 }
 
+/** Why a change of the stockroom waits: what it would do to prices. */
+export interface PriceEffect {
+  /** Rows of regular prices, or of lists of prices, that would be others. */
+  readonly prices: number;
+  /** Approved promotions that are not over, whose goods or stores would be others. */
+  readonly promotions: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly goodsMore: number;
+    readonly goodsLess: number;
+    readonly storesMore: number;
+    readonly storesLess: number;
+  }[];
+}
+
 /** A change of the stockroom that waits for approval, with what it would do. */
 export interface WaitingEntriesView {
   readonly id: number;
   readonly table: TableName;
-  readonly effect: {
-    readonly prices: number;
-    readonly promotions: readonly {
-      readonly id: string;
-      readonly name: string;
-      readonly goodsMore: number;
-      readonly goodsLess: number;
-      readonly storesMore: number;
-      readonly storesLess: number;
-    }[];
-  };
+  readonly effect: PriceEffect;
   readonly writer: string;
   readonly own: boolean;
   /** ISO 8601, UTC. */
