@@ -8,10 +8,14 @@ import {
   text,
   timestamp,
 } from 'drizzle-orm/pg-core';
-import type { BasketCheckResult, CheckedBasketDocument, CheckMoment } from '../../contracts/index.ts';
+import type {
+  BasketCheckResult,
+  CheckedBasketDocument,
+  CheckMoment,
+  PriceEffect,
+} from '../../contracts/index.ts';
 import type { EntryChange } from '../../contracts/table/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import type { PriceEffect } from '../../usecases/waiting-entry-store.ts';
 import { person } from './people.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
