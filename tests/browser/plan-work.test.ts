@@ -166,6 +166,7 @@ test(
     await bar.focus();
     // Let go before anything was answered: it counts all the same.
     await page.keyboard.press('Space');
+    await page.getByText('Named pulled-deal is held.').waitFor({ state: 'attached' });
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('Space');
     await page.getByText(/Named pulled-deal would run from Tue 4 Mar.* once that is approved/).waitFor();

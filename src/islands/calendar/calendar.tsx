@@ -2,6 +2,7 @@ import {
   type Active,
   type Announcements,
   DndContext,
+  type DragEndEvent,
   type KeyboardCoordinateGetter,
   KeyboardSensor,
   PointerSensor,
@@ -112,11 +113,14 @@ function Desk({ view, plans }: CalendarProps) {
     return saved;
   }
 
-  async function letGo(): Promise<void> {
-    const now = pull;
+  // What counts is what was pressed and drawn, not how far the picture has followed.
+  async function letGo({ active, delta }: DragEndEvent): Promise<void> {
+    const { bar, grip } = active.data.current as Dragged;
+    const days = taken.current?.days ?? Math.round(delta.x / dayWidth());
+    const now: Pull = { id: bar.id, grip, days };
     const asked = opening.current;
     setPull(null);
-    if (!asked || !now || now.days === 0) return;
+    if (!asked || days === 0) return;
     try {
       const before = await asked;
       const next = pulled(before.promotion, now);
