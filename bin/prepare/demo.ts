@@ -9,6 +9,7 @@ import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.
 import {
   basketCheckRepository,
   type Database,
+  heldBackRepository,
   planRepository,
   promotionRepository,
   schema,
@@ -42,7 +43,9 @@ export async function loadDemo(
   await giveKeys(db, document, environment, tillFolder);
   const book = livePlanBook(db);
   const sending = sendingRepository(db);
-  const ports = { book, sending, compare: storeComparison(sending), signer: signingKeys(db) };
+  const heldBack = heldBackRepository(db);
+  const compare = storeComparison(sending, heldBack);
+  const ports = { book, sending, heldBack, compare, signer: signingKeys(db) };
   const { version } = await book.current();
   const setUp = {
     id: 'set-up',
@@ -52,7 +55,7 @@ export async function loadDemo(
     costs: true,
     stores: null,
   } as const;
-  await sendPriceFiles(ports, setUp, { stores: null, planVersion: version }, Date.now() as Instant);
+  await sendPriceFiles(ports, setUp, { stores: null, planVersion: version, held: [] }, Date.now() as Instant);
   const promotions = promotionRepository(db);
   for (const promotion of document.promotions.filter(({ id }) => NOT_SENT_YET.includes(id))) {
     await promotions.save(promotion, null, { person: 'set-up', action: 'created' });

@@ -3,6 +3,7 @@ import {
   connect,
   type Database,
   draftRepository,
+  heldBackRepository,
   matchingRepository,
   pictureRepository,
   planRepository,
@@ -17,6 +18,7 @@ import type { WorkRulesStore } from '../usecases/approval.ts';
 import type { BasketCheckStore } from '../usecases/basket-check-store.ts';
 import type { MatchingStore } from '../usecases/bring-in.ts';
 import type { DraftStore, TemplateStore } from '../usecases/draft-store.ts';
+import type { HeldBackStore } from '../usecases/held-back-store.ts';
 import type { PictureReader, PictureStore } from '../usecases/pictures.ts';
 import type { PlanBook, PlanWriter, PromotionStore } from '../usecases/plan-store.ts';
 import type { SendingStore, SigningKeys } from '../usecases/sending-store.ts';
@@ -41,6 +43,7 @@ export interface Ports {
   readonly templates: TemplateStore;
   readonly matchings: MatchingStore;
   readonly sending: SendingStore;
+  readonly heldBack: HeldBackStore;
   readonly compare: StoreComparison;
   readonly signer: SigningKeys;
   readonly checks: BasketCheckStore;
@@ -60,6 +63,7 @@ export function portsOf(
 ): Ports {
   const { db } = connect(databaseUrl, connections);
   const sending = sendingRepository(db);
+  const heldBack = heldBackRepository(db);
   return {
     db,
     book: livePlanBook(db, onPlanWentBack),
@@ -72,7 +76,8 @@ export function portsOf(
     templates: templateRepository(db),
     matchings: matchingRepository(db),
     sending,
-    compare: storeComparison(sending),
+    heldBack,
+    compare: storeComparison(sending, heldBack),
     signer: signingKeys(db),
     checks: basketCheckRepository(db),
     pictures: pictureRepository(db),

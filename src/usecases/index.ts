@@ -11,6 +11,8 @@ export * from './change-stockroom.ts';
 export * from './decide-entries.ts';
 export * from './draft-store.ts';
 export * from './follow-aim.ts';
+export * from './held-back-store.ts';
+export * from './hold-back.ts';
 export * from './keep-draft.ts';
 export * from './lay-out-reprice.ts';
 export { layOutWorksheet } from './lay-out-worksheet.ts';

@@ -19,6 +19,7 @@ import type { WorkRules, WorkRulesStore } from './approval.ts';
 import type { BasketCheckStore } from './basket-check-store.ts';
 import { runBasketChecks } from './basket-checks.ts';
 import { listWaitingEntries } from './decide-entries.ts';
+import type { HeldBackStore } from './held-back-store.ts';
 import { listPromotions } from './list-promotions.ts';
 import type { CurrentPlan, PlanBook, PromotionStore } from './plan-store.ts';
 import { promotionsIn } from './review-sending.ts';
@@ -39,6 +40,7 @@ export async function lookAtToday(
     waiting: WaitingEntryStore;
     sending: SendingStore;
     compare: StoreComparison;
+    heldBack: HeldBackStore;
     checks: BasketCheckStore;
   },
   person: Person,
@@ -62,6 +64,7 @@ export async function lookAtToday(
     ...whatWaits(all, person, await ports.rules.current()),
     stockroom: await stockroomWaits(ports, person),
     unsent: await unsent(ports.compare, whole, person, now),
+    held: await heldBack(ports.heldBack, current, person),
     terminals: await countTerminals(ports.sending, current, person, now),
     findings: [
       ...failedChecks(await runBasketChecks(ports, person, now)),
@@ -106,9 +109,18 @@ async function unsent(
   const open = (await compare(current, now)).filter(
     ({ store, difference }) => sees(person, store.id) && !isEmpty(difference),
   );
-  const names = new Map(current.document.promotions.map(({ id, name }) => [id, name]));
-  return { stores: open.length, promotions: promotionsIn(open).map((id) => names.get(id) ?? id) };
+  return { stores: open.length, promotions: promotionsIn(open).map((id) => nameOf(id, current)) };
 }
+
+async function heldBack(store: HeldBackStore, seen: CurrentPlan, person: Person): Promise<TodayView['held']> {
+  const known = new Set(seen.document.promotions.map(({ id }) => id));
+  return (await store.all())
+    .filter(({ promotion }) => person.stores === null || known.has(promotion))
+    .map(({ promotion, by }) => ({ name: nameOf(promotion, seen), by }));
+}
+
+const nameOf = (promotion: string, { document }: CurrentPlan): string =>
+  document.promotions.find(({ id }) => id === promotion)?.name ?? promotion;
 
 async function countTerminals(
   sending: SendingStore,

@@ -2,6 +2,7 @@ import { done, failed, type OpenedPromotion, type Outcome, type Person } from '.
 import type { PlanDocument, PromotionDocument } from '../core/plan/index.ts';
 import { type Difference, differencesOf, namesOf, promotionText } from '../core/sentence/index.ts';
 import { type WorkRulesStore, withFreeOf } from './approval.ts';
+import type { HeldBackStore } from './held-back-store.ts';
 import type { HistoryEntry, PlanBook, PromotionStore, StoredPromotion } from './plan-store.ts';
 import { seenBy, seenPromotion } from './sight.ts';
 import { waitingView } from './waiting-view.ts';
@@ -11,7 +12,7 @@ import { waitingView } from './waiting-view.ts';
  * stores are not there, and nothing waits.
  */
 export async function openPromotion(
-  ports: { book: PlanBook; promotions: PromotionStore; rules: WorkRulesStore },
+  ports: { book: PlanBook; promotions: PromotionStore; rules: WorkRulesStore; heldBack: HeldBackStore },
   person: Person,
   id: string,
 ): Promise<Outcome<OpenedPromotion>> {
@@ -32,6 +33,7 @@ export async function openPromotion(
     waiting: plans ? waitingView(found.proposal) : null,
     change: plans ? changeOf(found, document, difference) : null,
     rules: await ports.rules.current(),
+    heldBack: (await ports.heldBack.all()).find((one) => one.promotion === id) ?? null,
     history: history.map((entry) => ({
       id: entry.id,
       at: entry.at,

@@ -11,13 +11,14 @@ import {
 import type { Instant } from '../core/calendar/index.ts';
 import { isEmpty } from '../core/price-file/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
+import type { HeldBackStore } from './held-back-store.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { seenOf } from './sight.ts';
 import type { StoreComparison, StoreToSend } from './store-comparison.ts';
 
 /** The review before sending: store by store what is new, changed and gone, with the sentence of each promotion. */
 export async function reviewSending(
-  ports: { book: PlanBook; compare: StoreComparison },
+  ports: { book: PlanBook; compare: StoreComparison; heldBack: HeldBackStore },
   person: Person,
   now: Instant,
 ): Promise<Outcome<SendReview>> {
@@ -26,13 +27,20 @@ export async function reviewSending(
   const all = (await ports.compare(current, now)).filter(({ store }) => sees(person, store.id));
   const open = all.filter(({ difference }) => !isEmpty(difference));
   const terminals = current.document.terminals ?? [];
+  const held = (await ports.heldBack.all())
+    .map((one) => ({ ...one, stores: all.filter((entry) => entry.heldBack.includes(one.promotion)).length }))
+    .filter(({ stores }) => stores > 0 || person.stores === null);
   return done({
     planVersion: current.version,
     unchanged: all.length - open.length,
+    held,
     stores: open.map((entry) =>
       reviewOf(entry, terminals.filter(({ store }) => store === entry.store.id).length),
     ),
-    sentences: sentencesOf(open, seenOf(current, person)),
+    sentences: sentencesOf(
+      [...promotionsIn(open), ...held.map(({ promotion }) => promotion)],
+      seenOf(current, person),
+    ),
   });
 }
 
@@ -50,7 +58,7 @@ function reviewOf({ store, difference, first }: StoreToSend, terminals: number):
   };
 }
 
-function sentencesOf(open: readonly StoreToSend[], { document }: CurrentPlan): SendReview['sentences'] {
+function sentencesOf(ids: readonly string[], { document }: CurrentPlan): SendReview['sentences'] {
   const names = namesOf(document);
   const byId = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const told = (id: string) => {
@@ -58,7 +66,7 @@ function sentencesOf(open: readonly StoreToSend[], { document }: CurrentPlan): S
     if (!promotion) return { name: id, sentence: 'It is not in the plan any more.' };
     return { name: promotion.name, sentence: promotionText(promotion, document.currency, names) };
   };
-  return Object.fromEntries(promotionsIn(open).map((id) => [id, told(id)]));
+  return Object.fromEntries(ids.map((id) => [id, told(id)]));
 }
 
 /** The promotions that make any store's difference. */

@@ -1,6 +1,7 @@
 import { done, failed, may, type Outcome, type Person } from '../contracts/index.ts';
 import type { Instant } from '../core/calendar/index.ts';
 import { isEmpty, type PriceFileContent } from '../core/price-file/index.ts';
+import type { HeldBackStore } from './held-back-store.ts';
 import type { PlanBook } from './plan-store.ts';
 import type { MadePriceFile, SendingStore, Signer, SigningKeys } from './sending-store.ts';
 import type { StoreComparison, StoreToSend } from './store-comparison.ts';
@@ -10,11 +11,19 @@ export interface SendOrder {
   readonly stores: readonly string[] | null;
   /** The version that was reviewed: nothing else goes out. */
   readonly planVersion: number;
+  /** What was held back when it was reviewed. */
+  readonly held: readonly string[];
 }
 
 /** Makes and signs a price file for each store with something new; its terminals take them by themselves. */
 export async function sendPriceFiles(
-  ports: { book: PlanBook; compare: StoreComparison; sending: SendingStore; signer: SigningKeys },
+  ports: {
+    book: PlanBook;
+    compare: StoreComparison;
+    sending: SendingStore;
+    heldBack: HeldBackStore;
+    signer: SigningKeys;
+  },
   person: Person,
   order: SendOrder,
   now: Instant,
@@ -25,6 +34,13 @@ export async function sendPriceFiles(
     return failed({
       kind: 'conflict',
       message: 'The plan has changed since it was reviewed. Nothing was sent; review it again.',
+    });
+  }
+  const held = (await ports.heldBack.all()).map(({ promotion }) => promotion);
+  if (held.length !== order.held.length || !held.every((id) => order.held.includes(id))) {
+    return failed({
+      kind: 'conflict',
+      message: 'What is held back has changed since it was reviewed. Nothing was sent; review it again.',
     });
   }
   const open = (await ports.compare(current, now)).filter(({ difference }) => !isEmpty(difference));

@@ -447,7 +447,12 @@ describe('today', () => {
   const look = (at: string) => {
     const sending = quietSending();
     const memory = inMemory(document);
-    const ports = { ...memory, checks: checksInMemory(), sending, compare: storeComparison(sending) };
+    const ports = {
+      ...memory,
+      checks: checksInMemory(),
+      sending,
+      compare: storeComparison(sending, memory.heldBack),
+    };
     return lookAtToday(ports, planner, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
   };
 
@@ -479,24 +484,28 @@ describe('sending', () => {
   it('is for those who may, under the version that was reviewed', async () => {
     const sending = quietSending();
     const signer = { newest: async () => ({ publicKey: '', sign: () => ({ sha256: '', signature: '' }) }) };
-    const ports = {
-      ...inMemory(withPromotions(change('a'))),
-      sending,
-      signer,
-      compare: storeComparison(sending),
-    };
+    const memory = inMemory(withPromotions(change('a')));
+    const ports = { ...memory, sending, signer, compare: storeComparison(sending, memory.heldBack) };
     const now = Date.parse('2027-04-14T10:00:00Z') as never;
-    expect(await sendPriceFiles(ports, planner, { stores: null, planVersion: 1 }, now)).toMatchObject({
+    expect(
+      await sendPriceFiles(ports, planner, { stores: null, planVersion: 1, held: [] }, now),
+    ).toMatchObject({
       failure: { kind: 'forbidden' },
     });
-    expect(await sendPriceFiles(ports, approver, { stores: null, planVersion: 2 }, now)).toMatchObject({
+    expect(
+      await sendPriceFiles(ports, approver, { stores: null, planVersion: 2, held: [] }, now),
+    ).toMatchObject({
       failure: { kind: 'conflict' },
     });
-    expect(await sendPriceFiles(ports, approver, { stores: ['west'], planVersion: 1 }, now)).toEqual({
+    expect(
+      await sendPriceFiles(ports, approver, { stores: ['west'], planVersion: 1, held: [] }, now),
+    ).toEqual({
       ok: true,
       value: { rollout: 1, stores: 1 },
     });
-    expect(await sendPriceFiles(ports, approver, { stores: ['nowhere'], planVersion: 1 }, now)).toEqual({
+    expect(
+      await sendPriceFiles(ports, approver, { stores: ['nowhere'], planVersion: 1, held: [] }, now),
+    ).toEqual({
       ok: true,
       value: { rollout: null, stores: 0 },
     });

@@ -102,6 +102,18 @@ test('a price change goes from the plan to the till, and switches at nine in two
     .getByText('Sun care for the long weekend, for those it is for')
     .first()
     .waitFor();
+  // Held back it stays out of what goes, and says so where one works on it; let go it is there again.
+  await approver.page.getByRole('button', { name: 'Hold back Sun care for the long weekend' }).click();
+  const letGo = approver.page.getByRole('button', { name: 'Let it go Sun care for the long weekend' });
+  await letGo.waitFor();
+  expect(await approver.page.getByRole('button', { name: /^Hold back Sun care/ }).count()).toBe(0);
+  await page.goto(path);
+  await page.getByText(/^Held back from the tills by Rufus Tamsin/).waitFor();
+  await approver.page.goto('/today');
+  await approver.page.getByText('Sun care for the long weekend, by Rufus Tamsin').waitFor();
+  await approver.page.goto('/send');
+  await letGo.click();
+  await letGo.waitFor({ state: 'detached' });
   await approver.page.getByRole('button', { name: /^Send to \d+ stores/ }).click();
   await approver.page
     .getByRole('status')

@@ -56,6 +56,7 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'POST selection/index': ['see', '/api/selection', {}],
   'POST selection/items': ['see', '/api/selection/items', {}],
   'POST send/index': ['send', '/api/send', {}],
+  'PUT send/held': ['send', '/api/send/held', {}],
   'GET send/review': ['see', '/api/send/review'],
   'GET send/store-prices': ['see', '/api/send/store-prices?store=s001'],
   'GET send/terminals': ['see', '/api/send/terminals'],

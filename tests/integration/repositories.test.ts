@@ -6,6 +6,7 @@ import type { PlanDocument } from '../../src/core/plan/index.ts';
 import { book, priceAt } from '../../src/core/price-book/index.ts';
 import {
   type Database,
+  heldBackRepository,
   loadPlan,
   planRepository,
   planVersion,
@@ -255,13 +256,14 @@ describe('price files', () => {
   const ports = async () => ({
     book: livePlanBook(db),
     sending: sendingRepository(db),
-    compare: storeComparison(sendingRepository(db)),
+    heldBack: heldBackRepository(db),
+    compare: storeComparison(sendingRepository(db), heldBackRepository(db)),
     signer: signingKeys(db),
   });
-  const send = async (stores: string[] | null = null) => {
+  const send = async (stores: string[] | null = null, held: string[] = []) => {
     const all = await ports();
     const { version } = await all.book.current();
-    return sendPriceFiles(all, ADMIN, { stores, planVersion: version }, NOW);
+    return sendPriceFiles(all, ADMIN, { stores, planVersion: version, held }, NOW);
   };
   const open = async () => {
     const all = await ports();
@@ -290,7 +292,7 @@ describe('price files', () => {
 
   it('are compared once as long as neither the plan nor what was sent changes', async () => {
     const sending = sendingRepository(db);
-    const compare = storeComparison(sending);
+    const compare = storeComparison(sending, heldBackRepository(db));
     const live = livePlanBook(db);
     const first = await compare(await live.current(), NOW);
     expect(await compare(await live.current(), NOW)).toBe(first);
@@ -302,7 +304,12 @@ describe('price files', () => {
   });
 
   it('go out under the version that was reviewed only', async () => {
-    const outcome = await sendPriceFiles(await ports(), ADMIN, { stores: null, planVersion: 1 }, NOW);
+    const outcome = await sendPriceFiles(
+      await ports(),
+      ADMIN,
+      { stores: null, planVersion: 1, held: [] },
+      NOW,
+    );
     expect(outcome).toMatchObject({ ok: false, failure: { kind: 'conflict' } });
   });
 

@@ -4,7 +4,13 @@ import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { numberWords } from '../../src/core/price-file/index.ts';
-import { type Database, planRepository, promotionRepository, sendingRepository } from '../../src/db/index.ts';
+import {
+  type Database,
+  heldBackRepository,
+  planRepository,
+  promotionRepository,
+  sendingRepository,
+} from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/live-plan-book.ts';
 import { restoreWatch } from '../../src/server/restore-watch.ts';
 import { signingKeys } from '../../src/server/signing.ts';
@@ -32,7 +38,8 @@ const NOW = Date.parse('2027-04-14T10:00:00Z') as never;
 const BY = { person: 'ines', action: 'changed' };
 const portsOf = (book = livePlanBook(db)) => {
   const sending = sendingRepository(db);
-  return { book, sending, compare: storeComparison(sending), signer: signingKeys(db) };
+  const heldBack = heldBackRepository(db);
+  return { book, sending, heldBack, compare: storeComparison(sending, heldBack), signer: signingKeys(db) };
 };
 type Ports = ReturnType<typeof portsOf>;
 async function send(ports: Ports): Promise<number> {
@@ -40,7 +47,7 @@ async function send(ports: Ports): Promise<number> {
   const outcome = await sendPriceFiles(
     ports,
     person('administrator'),
-    { stores: null, planVersion: version },
+    { stores: null, planVersion: version, held: [] },
     NOW,
   );
   return outcome.ok ? outcome.value.rollout! : Number.NaN;

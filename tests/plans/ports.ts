@@ -4,6 +4,8 @@ import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.
 import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/basket-check-store.ts';
 import type {
   CurrentPlan,
+  HeldBack,
+  HeldBackStore,
   HistoryEntry,
   ItemSearch,
   PlanBook,
@@ -35,6 +37,7 @@ export function inMemory(
   book: PlanBook;
   promotions: PromotionStore;
   rules: WorkRulesStore;
+  heldBack: HeldBackStore;
   stockroom: StockroomStore;
   waiting: WaitingEntryStore & { held: WaitingEntries[] };
   saved: StoredPromotion[];
@@ -57,6 +60,7 @@ export function inMemory(
     },
     book: { current: async () => current },
     waiting,
+    heldBack: heldInMemory(),
     stockroom: {
       findItems: async (search) => foundItems(current.document, search),
       async change(entries, version, { action, settles }) {
@@ -191,4 +195,17 @@ function foundItems({ items }: PlanDocument, { words, among, offset, limit }: It
     )
     .map(({ sku }) => sku);
   return { skus: skus.slice(offset, offset + (limit ?? skus.length)), total: skus.length };
+}
+
+export function heldInMemory(): HeldBackStore {
+  let held: HeldBack[] = [];
+  return {
+    all: async () => held,
+    async hold(promotion, by) {
+      held = [...held, { promotion, by, at: '2027-04-14T10:00:00Z' }];
+    },
+    async letGo(promotion) {
+      held = held.filter((one) => one.promotion !== promotion);
+    },
+  };
 }

@@ -43,6 +43,8 @@ export interface OpenedPromotion {
     readonly differences: readonly Difference[];
   } | null;
   readonly rules: { readonly another: boolean; readonly stockroom: boolean };
+  /** Who holds it back from the terminals. */
+  readonly heldBack: { readonly by: string; readonly at: string } | null;
   readonly history: readonly {
     readonly id: number;
     readonly at: string;
@@ -293,5 +295,14 @@ export interface SendReview {
   readonly planVersion: number;
   readonly stores: readonly StoreReview[];
   readonly unchanged: number;
+  /** What is held back: the terminals keep what they have of it. */
+  readonly held: readonly {
+    readonly promotion: string;
+    readonly by: string;
+    /** ISO 8601, UTC. */
+    readonly at: string;
+    /** In how many stores something of it waits. */
+    readonly stores: number;
+  }[];
   readonly sentences: Readonly<Record<string, { readonly name: string; readonly sentence: string }>>;
 }

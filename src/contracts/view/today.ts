@@ -17,6 +17,8 @@ export interface TodayView {
   /** Changes of the stockroom that this person may approve, and that others have to. */
   readonly stockroom: { readonly toApprove: number; readonly waiting: number };
   readonly unsent: { readonly stores: number; readonly promotions: readonly string[] };
+  /** Promotions that are held back from sending, and by whom. */
+  readonly held: readonly { readonly name: string; readonly by: string }[];
   readonly terminals: TerminalCount;
   readonly findings: readonly Finding[];
 }

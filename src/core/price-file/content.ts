@@ -64,9 +64,7 @@ export function storePlans(
       priceLists: (document.priceLists ?? []).map((list) =>
         list.prices ? { ...list, prices: only(list.prices, skus) } : list,
       ),
-      promotions: named(promotions.filter(({ offer }) => isLeft(offer, skus))).map((promotion) =>
-        forStore(promotion, skus),
-      ),
+      promotions: keptInStore(promotions, skus),
     };
   };
 }
@@ -91,6 +89,16 @@ function concerns(
   if (!stores.has(store)) return false;
   const end = boundsOf(readSchedule(promotion.when), compiled.clockOf(compiled.stores.get(store)!)).to;
   return end + KEPT_AFTER_END > now;
+}
+
+/** Promotions as a store's terminals get them: what is left of them among the items that it carries. */
+export function keptInStore(
+  promotions: readonly PromotionDocument[],
+  skus: ReadonlySet<string>,
+): PromotionDocument[] {
+  return named(promotions.filter(({ offer }) => isLeft(offer, skus))).map((promotion) =>
+    forStore(promotion, skus),
+  );
 }
 
 /** Carried items with their parents. */

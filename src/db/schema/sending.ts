@@ -13,6 +13,7 @@ import {
   timestamp,
 } from 'drizzle-orm/pg-core';
 import type { Manifest } from '../../core/price-file/index.ts';
+import { person } from './people.ts';
 import { store, terminal } from './places.ts';
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
@@ -55,6 +56,15 @@ export const rollout = pgTable('rollout', {
   createdAt: instant('created_at').notNull().defaultNow(),
   createdBy: text().notNull(),
   planVersion: bigint({ mode: 'number' }).notNull(),
+});
+
+/** Promotions that sending leaves as the terminals have them. One that is gone from the plan may be held too. */
+export const heldBack = pgTable('held_back', {
+  promotion: text().primaryKey(),
+  heldBy: text()
+    .notNull()
+    .references(() => person.id),
+  heldAt: instant('held_at').notNull().defaultNow(),
 });
 
 export const priceFile = pgTable(

@@ -3,8 +3,9 @@ import { Differences } from './differences.tsx';
 
 /** What waits beside what stands: where it is on its way, and what it says otherwise. */
 export function WaitingBeside({ opened, plans }: { opened: OpenedPromotion; plans: boolean }) {
-  const { waiting, change, promotion } = opened;
-  if (!waiting) return null;
+  const { waiting, change, promotion, heldBack } = opened;
+  if (!waiting && !heldBack) return null;
+  if (!waiting) return <HeldBack of={heldBack!} />;
   const what = change ? 'A change of it' : 'It';
   return (
     <section aria-label="What waits" className="mt-4 border-primary border-l-4 pl-3 text-sm">
@@ -22,6 +23,21 @@ export function WaitingBeside({ opened, plans }: { opened: OpenedPromotion; plan
         <Differences of={change.differences} heads={['As it stands', 'As it would be']} />
       ) : null}
       {change && !plans ? <p className="mt-2">It would be: {change.sentence}</p> : null}
+      {heldBack ? <HeldBack of={heldBack} /> : null}
     </section>
+  );
+}
+
+/** That sending leaves it as the terminals have it, whatever becomes of it here. */
+function HeldBack({ of }: { of: NonNullable<OpenedPromotion['heldBack']> }) {
+  return (
+    <p className="mt-3 text-sm">
+      <strong className="font-medium">Held back from the tills</strong> by {of.by}: they keep what they have
+      of it until it is let go under{' '}
+      <a className="link" href="/send">
+        Send
+      </a>
+      .
+    </p>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type SendReview, type StoreReview } from '../../contracts/view/index.ts';
 import { zoneWords } from '../../ui/moment.ts';
+import { HeldBack, Promotions, WAYS } from './review-promotions.tsx';
 import { StorePrices } from './store-prices.tsx';
 
 /** What would go out: each promotion with how many stores it concerns, then store by store. */
@@ -10,13 +10,18 @@ export function Review({
   lens,
   sends,
   sending,
+  comparing,
   onSend,
+  onHold,
 }: {
   review: SendReview;
   lens: LensView;
   sends: boolean;
   sending: boolean;
+  /** Whether another review is on its way: this one cannot be sent. */
+  comparing: boolean;
   onSend: (stores: readonly string[]) => void;
+  onHold: (promotion: string, held: boolean) => void;
 }) {
   const all = review.stores.map(({ store }) => store);
   const [left, setLeft] = useState<readonly string[]>([]);
@@ -24,8 +29,26 @@ export function Review({
   const terminals = review.stores
     .filter(({ store }) => chosen.includes(store))
     .reduce((sum, one) => sum + one.terminals, 0);
+  const query = lensQuery(lens.lens);
+  const held = (
+    <HeldBack
+      review={review}
+      busy={comparing}
+      query={query}
+      onLetGo={sends ? (id) => onHold(id, false) : null}
+    />
+  );
   if (all.length === 0)
-    return <p className="font-serif text-xl">Nothing to send. Every store was sent the plan as it stands.</p>;
+    return (
+      <>
+        <p className="font-serif text-xl">
+          {review.held.length > 0
+            ? 'Nothing to send but what is held back.'
+            : 'Nothing to send. Every store was sent the plan as it stands.'}
+        </p>
+        {held}
+      </>
+    );
   const toggle = (store: string) =>
     setLeft(left.includes(store) ? left.filter((one) => one !== store) : [...left, store]);
   return (
@@ -39,18 +62,26 @@ export function Review({
           <button
             type="button"
             className="btn btn-primary btn-sm ml-auto"
-            disabled={chosen.length === 0 || sending}
+            disabled={chosen.length === 0 || sending || comparing}
             onClick={() => onSend(chosen)}
           >
             {sending
               ? 'Sending …'
-              : `Send to ${chosen.length} ${chosen.length === 1 ? 'store' : 'stores'}, ${terminals} terminals`}
+              : comparing
+                ? 'Comparing …'
+                : `Send to ${chosen.length} ${chosen.length === 1 ? 'store' : 'stores'}, ${terminals} terminals`}
           </button>
         ) : (
           <p className="quiet ml-auto text-sm">Somebody with the role of an approver sends.</p>
         )}
       </div>
-      <Promotions review={review} query={lensQuery(lens.lens)} />
+      <Promotions
+        review={review}
+        busy={comparing}
+        query={query}
+        onHold={sends ? (id) => onHold(id, true) : null}
+      />
+      {held}
       <table className="rows mt-6">
         <caption className="sr-only">Stores to send to</caption>
         <thead>
@@ -89,40 +120,6 @@ export function Review({
         </tbody>
       </table>
     </>
-  );
-}
-
-const WAYS = [
-  { way: 'added', words: 'New' },
-  { way: 'changed', words: 'Changed' },
-  { way: 'gone', words: 'Taken back' },
-] as const;
-
-function Promotions({ review, query }: { review: SendReview; query: string }) {
-  const rows = WAYS.flatMap(({ way, words }) =>
-    Object.entries(review.sentences).flatMap(([id, told]) => {
-      const stores = review.stores.filter(({ promotions }) => promotions[way].includes(id)).length;
-      return stores === 0 ? [] : [{ id, words, stores, ...told }];
-    }),
-  );
-  if (rows.length === 0) return null;
-  return (
-    <ul className="mt-3">
-      {rows.map(({ id, words, stores, name, sentence }) => (
-        <li key={`${id} ${words}`} className="hairline flex gap-4 border-b py-2 first:border-t">
-          <span className="w-24 flex-none">{words}</span>
-          <span className="flex-1">
-            <a className="font-medium hover:underline" href={`/plan/${idInAddress(id)}${query}`}>
-              {name}
-            </a>
-            <span className="quiet block text-sm">{sentence}</span>
-          </span>
-          <span className="whitespace-nowrap text-sm">
-            {stores} {stores === 1 ? 'store' : 'stores'}
-          </span>
-        </li>
-      ))}
-    </ul>
   );
 }
 

@@ -34,6 +34,7 @@ function Desk({ view, sends, tillPage }: SendProps) {
   const [sent, setSent] = useState<Sent | null>(null);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [sending, setSending] = useState(false);
+  const [holding, setHolding] = useState(false);
   const review = useQuery({ queryKey: ['review'], queryFn: () => ask<SendReview>('/api/send/review') });
   const terminals = useTerminals(sent !== null);
 
@@ -42,7 +43,8 @@ function Desk({ view, sends, tillPage }: SendProps) {
     setSending(true);
     setRefusal(null);
     try {
-      const body = { planVersion: review.data.planVersion, stores };
+      const held = review.data.held.map(({ promotion }) => promotion);
+      const body = { planVersion: review.data.planVersion, stores, held };
       const { rollout } = await ask<{ rollout: number | null }>('/api/send', { method: 'POST', body });
       if (rollout !== null) setSent({ rollout, stores });
     } catch (error) {
@@ -50,6 +52,18 @@ function Desk({ view, sends, tillPage }: SendProps) {
     }
     setSending(false);
     await client.invalidateQueries();
+  }
+
+  async function hold(promotion: string, held: boolean): Promise<void> {
+    setRefusal(null);
+    setHolding(true);
+    try {
+      await ask('/api/send/held', { method: 'PUT', body: { promotion, held } });
+    } catch (error) {
+      setRefusal(refusalOf(error));
+    }
+    await client.invalidateQueries({ queryKey: ['review'] });
+    setHolding(false);
   }
 
   return (
@@ -81,12 +95,14 @@ function Desk({ view, sends, tillPage }: SendProps) {
         ) : null}
         {review.data ? (
           <Review
-            key={`${review.data.planVersion} ${review.data.stores.length}`}
+            key={`${review.data.planVersion} ${review.data.stores.length} ${review.data.held.length}`}
             review={review.data}
             lens={view}
             sends={sends}
             sending={sending}
+            comparing={review.isFetching || holding}
             onSend={send}
+            onHold={hold}
           />
         ) : null}
       </section>

@@ -12,9 +12,12 @@ export const SEND_ENDPOINTS = {
   'review-store-prices': onQuery(storePricesRequest, async ({ app, person, input, now }) =>
     outcomeReply(await reviewStorePrices(app, person, input.store, now)),
   ),
-  send: onBody(sendRequest, async ({ app, person, input: { stores = null, planVersion }, now }) => {
-    const outcome = await sendPriceFiles(app, person, { stores, planVersion }, now);
-    if (outcome.ok) log.info({ person: person.email, ...outcome.value }, 'price files sent');
-    return outcomeReply(outcome);
-  }),
+  send: onBody(
+    sendRequest,
+    async ({ app, person, input: { stores = null, planVersion, held = [] }, now }) => {
+      const outcome = await sendPriceFiles(app, person, { stores, planVersion, held }, now);
+      if (outcome.ok) log.info({ person: person.email, ...outcome.value }, 'price files sent');
+      return outcomeReply(outcome);
+    },
+  ),
 } as const;
