@@ -2,8 +2,9 @@ import type { PlanDocument } from '../src/core/plan/index.ts';
 import { deals } from './deals.ts';
 import { goods } from './goods.ts';
 import { places, zoneIds } from './places.ts';
-import { dayAt, promotions } from './promotions.ts';
+import { promotions } from './promotions.ts';
 import { seeded } from './seeded.ts';
+import { weeksAround } from './weeks.ts';
 
 export interface ChainSize {
   readonly stores: number;
@@ -32,21 +33,24 @@ export const LARGE: ChainSize = {
   deals: 300,
 };
 
+/** Trade customers pay a fifth less for what they buy most. */
+const traded = (price: string): string => (Math.round(Number(price) * 80) / 100).toFixed(2);
+
 /**
  * Quillmere, a made-up chain of drugstores.
  * @param today a local date; promotions start and end around it.
  */
 export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
   const random = seeded(seed);
-  const day = dayAt(today);
+  const weeks = weeksAround(today);
   const where = places(size.stores, size.zones, size.terminals, random);
   const { nodes, items } = goods(
     {
       items: size.items,
       zones: zoneIds(size.zones),
       stores: where.stores.map(({ id }) => id),
-      past: day(-45),
-      ahead: day(12),
+      past: weeks.day(-45),
+      ahead: weeks.day(12),
     },
     random,
   );
@@ -56,7 +60,7 @@ export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
     name: 'Quillmere',
     currency: 'EUR',
     policy: { priceChanges: 'priority', baskets: 'best', marginFloor: 1000 },
-    nodes: nodes.map(({ kind: _, ...node }) => node),
+    nodes: nodes.map(({ kind: _, department: __, ...node }) => node),
     items,
     itemSets: [
       {
@@ -78,7 +82,7 @@ export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
           items
             .filter(({ prices }) => prices.length > 0)
             .slice(0, 40)
-            .map((item) => [item.sku, item.cost!]),
+            .map((item) => [item.sku, traded(item.prices[0]!.price)]),
         ),
       },
     ],
@@ -93,8 +97,8 @@ export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
       { id: 't-2001', groups: ['trade'], pastOrders: 3, lifetimeSpend: '1904.00' },
     ],
     promotions: [
-      ...promotions(size.priceChanges, day, nodes, random),
-      ...deals(size.deals ?? 0, day, nodes, items, random),
+      ...promotions(size.priceChanges, weeks, nodes, random),
+      ...deals(size.deals ?? 0, weeks, nodes, items),
     ],
   };
 }

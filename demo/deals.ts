@@ -1,59 +1,53 @@
 import type { ItemDocument, ItemRule, OfferDocument, PromotionDocument } from '../src/core/plan/index.ts';
 import type { HierarchyNode } from './hierarchy.ts';
-import type { DayAt } from './promotions.ts';
-import type { Seeded } from './seeded.ts';
-
-interface Shelf {
-  readonly node: HierarchyNode;
-  /** Of the middle item, in cents. */
-  readonly price: number;
-  readonly skus: readonly string[];
-}
+import { plantedDeals } from './planted.ts';
+import { cheapest, type Priced, type Shelf, shelvesOf, total } from './shelves.ts';
+import type { Weeks } from './weeks.ts';
 
 type Deal = readonly [name: string, offer: OfferDocument];
-type Make = (shelves: readonly [Shelf, Shelf, Shelf], random: Seeded) => Deal;
+type Make = (shelves: readonly Shelf[]) => Deal;
 
-const money = (cents: number): string => (cents / 100).toFixed(2);
-/** Down to the next half unit: a round price for the shelf edge. */
-const round = (cents: number): string => money(Math.max(50, Math.floor(cents / 50) * 50));
 const on = (shelf: Shelf): ItemRule => ({ node: shelf.node.id });
+const alike = ({ middle }: Shelf): ItemRule => ({ items: middle.map(({ sku }) => sku) });
+const sized = ({ node, middle }: Shelf): string => [node.name, middle[0]?.size].filter(Boolean).join(' ');
+const least = ({ middle }: Shelf): Priced => middle[0]!;
 
-/** One of each kind; the list is gone through again and again, over other shelves. */
-const KINDS: readonly Make[] = [
-  ([a]) => {
-    const total = round(a.price * 3 * 0.83);
+/** How each kind of deal is made of its shelves. */
+const KINDS = {
+  oneTotal([a]) {
+    const price = total([least(a!), least(a!), least(a!)], 0.83);
     return [
-      `3 for ${total}: ${a.node.name}`,
-      { kind: 'mixAndMatch', items: on(a), take: 3, value: { total } },
+      `3 for ${price}: ${sized(a!)}`,
+      { kind: 'mixAndMatch', items: alike(a!), take: 3, value: { total: price } },
     ];
   },
-  ([a]) => [
-    `Three for two: ${a.node.name}`,
+  threeForTwo: ([a]) => [
+    `Three for two: ${a!.node.name}`,
     {
       kind: 'mixAndMatch',
-      items: on(a),
+      items: on(a!),
       take: 3,
       rewarded: 1,
       pick: 'cheapest',
       value: { percentOff: 10_000 },
     },
   ],
-  ([a]) => [
-    `Second at half price: ${a.node.name}`,
+  secondHalf: ([a]) => [
+    `Second at half price: ${a!.node.name}`,
     {
       kind: 'mixAndMatch',
-      items: on(a),
+      items: on(a!),
       take: 2,
       rewarded: 1,
       pick: 'cheapest',
       value: { percentOff: 5_000 },
     },
   ],
-  ([a]) => [
-    `The more the cheaper: ${a.node.name}`,
+  theMore: ([a]) => [
+    `The more the cheaper: ${a!.node.name}`,
     {
       kind: 'quantityBreak',
-      items: on(a),
+      items: on(a!),
       count: 'family',
       tiers: [
         { atLeast: 3, percentOff: 1_000 },
@@ -61,48 +55,89 @@ const KINDS: readonly Make[] = [
       ],
     },
   ],
-  ([a, b]) => [
-    `${b.node.name} with ${a.node.name}`,
+  withOther: ([a, b]) => [
+    `${b!.node.name} at half price with ${a!.node.name}`,
     {
       kind: 'mixAndMatch',
-      buy: [{ items: on(a), quantity: 2 }],
-      get: { items: on(b), quantity: 1 },
+      buy: [{ items: on(a!), quantity: 1 }],
+      get: { items: on(b!), quantity: 1 },
       notDearer: true,
-      value: { percentOff: 10_000 },
+      value: { percentOff: 5_000 },
     },
   ],
-  ([a, b, c]) => {
-    const total = round((a.price + b.price + c.price) * 0.8);
+  combo(shelves) {
+    const price = total(shelves.map(least), 0.85);
     return [
-      `${a.node.name}, ${b.node.name} and ${c.node.name} for ${total}`,
+      `${shelves.map(({ node }) => node.name).join(', ')} for ${price}`,
       {
         kind: 'combo',
-        slots: [a, b, c].map((shelf) => ({ name: shelf.node.name, items: on(shelf), quantity: 1 })),
-        value: { total },
+        slots: shelves.map((shelf) => ({ name: shelf.node.name, items: alike(shelf), quantity: 1 })),
+        value: { total: price },
       },
     ];
   },
-  ([a]) => [
-    `One in five free: ${a.node.name}`,
-    { kind: 'freeGoods', items: on(a), count: 'set', every: 5, free: 1, parts: 'whole' },
+  oneInFive: ([a]) => [
+    `One in five free: ${a!.node.name}`,
+    { kind: 'freeGoods', items: on(a!), count: 'set', every: 5, free: 1, parts: 'whole' },
   ],
-  ([a, b]) => [
-    `A gift with ${a.node.name}`,
+  gift: ([a, b]) => [
+    `${b!.node.name} as a gift with three: ${a!.node.name}`,
     {
       kind: 'freeGoods',
-      items: on(a),
+      items: on(a!),
       count: 'set',
-      every: 2,
+      every: 3,
       free: 1,
       parts: 'whole',
-      gift: b.skus[0]!,
+      gift: cheapest(b!),
       maxFree: 2,
     },
   ],
-  ([a], random) => [
-    `Packs of two: ${a.node.name}`,
-    { kind: 'mixAndMatch', items: on(a), take: 2, value: { percentOff: random.pick([1_000, 1_500, 2_000]) } },
+  packs: ([a]) => [
+    `Two with 15 % less: ${a!.node.name}`,
+    { kind: 'mixAndMatch', items: on(a!), take: 2, value: { percentOff: 1_500 } },
   ],
+} satisfies Readonly<Record<string, Make>>;
+
+type Row = readonly [kind: keyof typeof KINDS, shelves: string, week: number, weeks: number];
+
+/** No two of them want the same goods in the same week, so that the planted pair stands alone. */
+const ROWS: readonly Row[] = [
+  ['oneTotal', 'shower-gel', 0, 2],
+  ['oneTotal', 'oat-bar', -1, 3],
+  ['oneTotal', 'apple-spritzer', 0, 1],
+  ['threeForTwo', 'plasters', -1, 2],
+  ['threeForTwo', 'camomile-tea', 0, 2],
+  ['threeForTwo', 'tea-lights', -2, 4],
+  ['secondHalf', 'hand-soap', 0, 1],
+  ['secondHalf', 'baby-shampoo', -1, 2],
+  ['secondHalf', 'bath-salts', 0, 2],
+  ['theMore', 'kitchen-roll', -2, 4],
+  ['theMore', 'wet-wipes', 0, 2],
+  ['theMore', 'toilet-paper', -1, 3],
+  ['withOther', 'bottle soother', 0, 2],
+  ['withOther', 'stomach-tea fennel-tea', -1, 2],
+  ['combo', 'bandage wound-spray cooling-pack', 0, 3],
+  ['combo', 'rice-cakes fruit-chips elderflower-drink', 0, 1],
+  ['oneInFive', 'still-water', -1, 4],
+  ['oneInFive', 'batteries-aa', 0, 2],
+  ['gift', 'baby-oil nappy-balm', 0, 2],
+  ['packs', 'teething-ring', -1, 2],
+  ['packs', 'body-lotion', 0, 1],
+  ['oneTotal', 'body-lotion', 2, 2],
+  ['threeForTwo', 'hand-soap', 2, 1],
+  ['secondHalf', 'shower-gel', 3, 1],
+  ['theMore', 'tissues', 1, 2],
+  ['combo', 'camomile-tea fennel-tea sleep-tea', 3, 1],
+  ['oneInFive', 'oat-bar', 3, 2],
+  ['packs', 'button-cell', 1, 2],
+  ['gift', 'wet-wipes baby-oil', 3, 1],
+  ['oneTotal', 'tissues', -6, 1],
+  ['threeForTwo', 'shower-gel', -5, 2],
+  ['secondHalf', 'oat-bar', -6, 1],
+  ['withOther', 'bottle teething-ring', -6, 2],
+  ['theMore', 'dental-floss', -6, 1],
+  ['packs', 'tea-lights', -6, 1],
 ];
 
 /** Rewards of the whole basket, the same every time. */
@@ -142,57 +177,42 @@ const REWARDS: readonly (readonly [string, OfferDocument, Partial<PromotionDocum
   ],
 ];
 
-/** Deals over the basket, all live on the day, on shelves of their own and some of them on the same ones. */
+/** Deals over the basket: the mistakes, those of the flyers, and the rewards of the whole basket. */
 export function deals(
   count: number,
-  day: DayAt,
+  weeks: Weeks,
   nodes: readonly HierarchyNode[],
   items: readonly ItemDocument[],
-  random: Seeded,
 ): PromotionDocument[] {
-  const shelves = nodes.flatMap((node) => shelfOf(node, items));
-  if (count === 0 || shelves.length < 3) return [];
-  // Fewer shelves than deals: some units are wanted by several of them.
-  const used = shelves.slice(0, Math.max(3, Math.floor(count * 0.7)));
-  const many = Math.max(0, count - REWARDS.length);
-  const units = Array.from({ length: many }, (_, i): PromotionDocument => {
-    // Each round over the kinds begins at another shelf, so that no shelf has the same deal twice.
-    const first = i * 5 + Math.floor(i / KINDS.length);
-    const [a, b, c] = [0, 1, 2].map((step) => used[(first + step * 7) % used.length]!);
-    const [name, offer] = KINDS[i % KINDS.length]!([a!, b!, c!], random);
-    return {
+  if (count === 0) return [];
+  const shelf = shelvesOf(nodes, items);
+  const units = [...plantedDeals(weeks, shelf)];
+  for (let i = 0; units.length < count - REWARDS.length; i++) {
+    const [kind, names, week, length] = ROWS[i % ROWS.length]!;
+    const [name, offer] = (KINDS[kind] as Make)(names.split(' ').map(shelf));
+    units.push({
       id: `deal-${String(i + 1).padStart(3, '0')}`,
       name,
       status: 'approved',
       priority: 40 + (i % 6) * 5,
-      when: { from: `${day(-random.between(1, 12))}T08:00`, to: `${day(random.between(3, 25))}T20:00` },
+      // A plan that asks for more has them all now.
+      when: i < ROWS.length ? weeks.flyer(week, length) : weeks.flyer(0, 2),
       label: { default: name },
-      ...(random.chance(0.15) ? { limitPerBasket: 2 } : {}),
+      ...(i % 7 === 3 ? { limitPerBasket: 2 } : {}),
       offer,
-    };
-  });
+    });
+  }
   const rewards = REWARDS.slice(0, count).map(
     ([name, offer, more], i): PromotionDocument => ({
       id: `reward-${i + 1}`,
       name,
       status: 'approved',
       priority: 70 + i,
-      when: { from: `${day(-10)}T00:00`, to: `${day(30)}T20:00` },
+      when: weeks.flyer(-2, 7),
       label: { default: name },
       ...more,
       offer,
     }),
   );
-  return [...units, ...rewards];
-}
-
-/** A lowest place in the hierarchy with goods that are sold by the piece. */
-function shelfOf(node: HierarchyNode, items: readonly ItemDocument[]): Shelf[] {
-  if (!node.kind) return [];
-  const sold = items.filter(
-    (item) => item.node === node.id && item.unit === undefined && item.prices.length > 0,
-  );
-  if (sold.length < 4) return [];
-  const prices = sold.map(({ prices }) => Math.round(Number(prices[0]!.price) * 100)).sort((x, y) => x - y);
-  return [{ node, price: prices[Math.floor(prices.length / 2)]!, skus: sold.map(({ sku }) => sku) }];
+  return [...units.slice(0, Math.max(0, count - REWARDS.length)), ...rewards];
 }

@@ -1,45 +1,21 @@
 import type {
   FormulaDocument,
-  ItemRule,
   PromotionDocument,
   RoundingDocument,
   StoreRule,
-  WhenDocument,
 } from '../src/core/plan/index.ts';
 import type { HierarchyNode } from './hierarchy.ts';
+import { approved, change, UP_TO_FIVE } from './make-promotion.ts';
+import { plantedChanges } from './planted.ts';
 import type { Seeded } from './seeded.ts';
+import type { Weeks } from './weeks.ts';
 
-/** Dates as days before or after the day the demo is loaded. */
-export type DayAt = (offset: number) => string;
-
-export function dayAt(today: string): DayAt {
-  const start = Date.parse(`${today}T00:00Z`);
-  return (offset) => new Date(start + offset * 86_400_000).toISOString().slice(0, 10);
-}
-
-const change = (items: ItemRule, formula: FormulaDocument, rounding?: RoundingDocument) => ({
-  kind: 'priceChange' as const,
-  items,
-  formula,
-  ...(rounding ? { rounding } : {}),
-});
-const UP_TO_FIVE: RoundingDocument = { step: '0.05', mode: 'up' };
 const NINES: RoundingDocument = { endings: ['0.49', '0.99'], mode: 'nearest' };
 
-/** The price changes that tell a story: members, the isles, happy hours, an overlap, an open end. */
-function told(day: DayAt): PromotionDocument[] {
-  const span = (from: number, to: number): WhenDocument => ({
-    from: `${day(from)}T09:00`,
-    to: `${day(to)}T20:00`,
-  });
-  const approved = (
-    id: string,
-    name: string,
-    when: WhenDocument,
-    rest: Omit<PromotionDocument, 'id' | 'name' | 'status' | 'when'>,
-  ): PromotionDocument => ({ id, name, status: 'approved', when, ...rest });
+/** The price changes that tell a story: members, the isles, happy hours, a draft, one that is paused. */
+function told({ day, flyer }: Weeks): PromotionDocument[] {
   return [
-    approved('sun-weekend', 'Sun care weekend', span(-1, 3), {
+    approved('sun-weekend', 'Sun care for members', flyer(0), {
       priority: 20,
       where: { group: 'city' },
       who: { groups: ['members'] },
@@ -50,30 +26,14 @@ function told(day: DayAt): PromotionDocument[] {
       ),
       label: { default: '15 % off sun care for members' },
     }),
-    approved('face-week', 'Face care week', span(-2, 5), {
+    approved('face-week', 'Two weeks of face care', flyer(0, 2), {
       priority: 30,
       offer: change({ node: 'face' }, { percentOff: 2000 }, NINES),
     }),
-    approved('night-cream-clear', 'Clear night creams', span(0, 9), {
-      priority: 30,
-      offer: change({ node: 'night-cream' }, { percentOff: 3000 }, NINES),
-    }),
-    approved(
-      'own-label-on-top',
-      'Own label, a little more',
-      { from: `${day(-20)}T00:00` },
-      {
-        priority: 60,
-        offer: {
-          ...change({ tag: 'own-label' }, { percentOff: 500 }, { step: '0.01', mode: 'down' }),
-          onTop: true,
-        },
-      },
-    ),
     approved(
       'happy-hours',
       'Late hours on scents',
-      { ...span(-5, 16), windows: [{ days: ['thu', 'fri'], from: '18:00', to: '20:00' }] },
+      { ...flyer(-1, 4), windows: [{ days: ['thu', 'fri'], from: '18:00', to: '20:00' }] },
       {
         priority: 15,
         where: { group: 'city' },
@@ -83,36 +43,25 @@ function told(day: DayAt): PromotionDocument[] {
     approved(
       'first-saturday',
       'Family Saturday on nappies',
-      { from: `${day(-60)}T08:00`, repeat: { rrule: 'FREQ=MONTHLY;BYDAY=1SA', duration: 'P1D' } },
+      { from: `${day(-60)}T08:00`, repeat: { rrule: 'FREQ=MONTHLY;BYDAY=1SA;COUNT=12', duration: 'PT12H' } },
       { priority: 25, offer: change({ node: 'nappies' }, { percentOff: 1200 }, UP_TO_FIVE) },
     ),
-    approved(
-      'isles-freight',
-      'Isles: laundry at mainland prices',
-      { from: `${day(-30)}T00:00`, to: `${day(40)}T00:00` },
-      {
-        priority: 40,
-        where: { group: 'isles' },
-        offer: change({ node: 'laundry' }, { basis: 'regular', amountOff: '0.80' }),
-      },
-    ),
-    approved('travel-alone', 'Travel sizes at one price', span(-3, 11), {
-      priority: 10,
-      alone: true,
-      where: { group: 'stations' },
-      offer: change({ allOf: [{ tag: 'travel-size' }, { node: 'beauty' }] }, { setTo: '1.99' }),
+    approved('isles-freight', 'Isles: laundry at mainland prices', flyer(-4, 10), {
+      priority: 40,
+      where: { group: 'isles' },
+      offer: change({ node: 'laundry' }, { basis: 'regular', amountOff: '0.30' }),
     }),
-    approved('photo-cost', 'Frames near cost', span(1, 6), {
+    approved('photo-cost', 'Frames near cost', flyer(1), {
       priority: 35,
       where: { group: 'photo' },
-      offer: change({ node: 'frames-and-albums' }, { addPercent: 1500 }, UP_TO_FIVE),
+      offer: change({ node: 'frame' }, { addPercent: 2500 }, UP_TO_FIVE),
     }),
     {
       id: 'sun-next',
       name: 'Sun care, next month',
       status: 'draft',
       priority: 20,
-      when: span(20, 24),
+      when: flyer(3),
       where: { group: 'city' },
       who: { groups: ['members'] },
       offer: change({ node: 'sun-care' }, { percentOff: 2000 }, UP_TO_FIVE),
@@ -122,58 +71,90 @@ function told(day: DayAt): PromotionDocument[] {
       name: 'Tea days',
       status: 'paused',
       priority: 50,
-      when: span(-2, 8),
+      when: flyer(0, 2),
       offer: change({ node: 'teas' }, { percentOff: 1000 }),
     },
   ];
 }
 
-/** `count` price changes around the day: the told ones, and weekly ones over parts of the hierarchy. */
+/** Categories of which the told ones and the deals leave room for a weekly price. */
+const WEEKLY = [
+  'vitamins',
+  'colds-and-coughs',
+  'eye-and-ear',
+  'baby-food',
+  'cleaning',
+  'prints',
+  'candles',
+  'snacks',
+  'drinks',
+];
+/** Only the first of them have one now and in the next weeks: the others are in deals then. */
+const ALSO_NOW = 6;
+/** Weeks between two reductions of a category: nothing is reduced again within 30 days. */
+const APART = 6;
+const FIRST_WEEK = -26;
+const LAST_WEEK = 7;
+
+/** `count` price changes around the day: the told ones, the mistakes, and weekly ones over the hierarchy. */
 export function promotions(
   count: number,
-  day: DayAt,
+  weeks: Weeks,
   nodes: readonly HierarchyNode[],
   random: Seeded,
 ): PromotionDocument[] {
-  const list = told(day);
-  const categories = nodes.filter((node) => node.parent !== undefined && !node.kind);
-  const places: (StoreRule | undefined)[] = [
+  const list = [...told(weeks), ...plantedChanges(weeks)];
+  const byId = new Map(nodes.map((node) => [node.id, node]));
+  const turns = weeklyTurns();
+  for (let i = 0; list.length < count; i++) {
+    const turn = turns[i];
+    const category = turn ? byId.get(turn.category)! : random.pick(nodes.filter(({ kind }) => !kind));
+    list.push(weekly(i, category, turn?.week ?? random.between(-25, 7), weeks, random));
+  }
+  return list.slice(0, count);
+}
+
+/** Latest first, so that a short plan has what is near. */
+function weeklyTurns(): { category: string; week: number }[] {
+  const all = WEEKLY.flatMap((category, i) => {
+    const weeks = [];
+    for (let week = LAST_WEEK - (i % APART); week >= FIRST_WEEK; week -= APART) {
+      if (i < ALSO_NOW || week < -6) weeks.push({ category, week });
+    }
+    return weeks;
+  });
+  return all.toSorted((a, b) => b.week - a.week);
+}
+
+function weekly(
+  i: number,
+  category: HierarchyNode,
+  week: number,
+  { flyer }: Weeks,
+  random: Seeded,
+): PromotionDocument {
+  const where: StoreRule | undefined = random.pick([
+    undefined,
     undefined,
     { group: 'city' },
     { group: 'mainland' },
-    { group: 'isles' },
     { zone: 'z2' },
-  ];
-  for (let i = list.length; i < count; i++) {
-    const category = categories[i % categories.length]!;
-    const start = random.between(-180, 45);
-    const where = random.pick(places);
-    list.push({
-      id: `pc-${String(i + 1).padStart(3, '0')}`,
-      name: `${category.name}: ${random.pick(['weekly price', 'flyer', 'season', 'shelf edge', 'loyal buyers'])}`,
-      status: 'approved',
-      priority: 50 + random.between(0, 8) * 5,
-      when: {
-        from: `${day(start)}T${random.pick(['00:00', '08:00', '09:00'])}`,
-        to: `${day(start + random.between(4, 14))}T20:00`,
-      },
+  ]);
+  return approved(
+    `weekly-${String(i + 1).padStart(3, '0')}`,
+    `${category.name}: ${random.pick(['flyer', 'price of the week', 'shelf edge'])}`,
+    flyer(week),
+    {
+      priority: 45 + (i % 9) * 5,
       ...(where ? { where } : {}),
       ...(random.chance(0.2) ? { who: { groups: ['members'] } } : {}),
-      offer: change(itemsIn(category, nodes, random), formulaOf(random), random.pick([UP_TO_FIVE, NINES])),
-    });
-  }
-  return list;
-}
-
-function itemsIn(category: HierarchyNode, nodes: readonly HierarchyNode[], random: Seeded): ItemRule {
-  if (random.chance(0.5)) return { node: category.id };
-  const leaf = random.pick(nodes.filter(({ parent }) => parent === category.id));
-  return { allOf: [{ node: leaf.id }, { not: { tag: 'new' } }] };
+      offer: change({ node: category.id }, formulaOf(random), UP_TO_FIVE),
+    },
+  );
 }
 
 function formulaOf(random: Seeded): FormulaDocument {
   const kind = random.next();
-  if (kind < 0.7) return { percentOff: random.pick([500, 1000, 1250, 1500, 2000, 2500]) };
-  if (kind < 0.85) return { amountOff: random.pick(['0.50', '1.00', '1.50']) };
-  return { multiplyBy: random.pick(['0.9', '0.85', '0.8']) };
+  if (kind < 0.7) return { percentOff: random.pick([500, 1000, 1250, 1500, 2000]) };
+  return kind < 0.85 ? { multiplyBy: random.pick(['0.9', '0.85', '0.8']) } : { amountOff: '0.05' };
 }

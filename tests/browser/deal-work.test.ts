@@ -167,8 +167,8 @@ test('rewards, free goods and their bounds are written and kept', LONG, async ()
   await openPart(page, /^Goods:/);
   await choose(page, 'teas');
   await openPart(page, /^How many are free:/);
-  await page.getByRole('combobox', { name: 'The item that is given' }).fill('Q100023');
-  await page.getByRole('option', { name: /Q100023/ }).click();
+  await page.getByRole('combobox', { name: 'The item that is given' }).fill('Q100042');
+  await page.getByRole('option', { name: /Q100042/ }).click();
   await page.keyboard.press('Escape');
   await does(page)
     .getByText(/as a gift/)
@@ -179,14 +179,14 @@ test('rewards, free goods and their bounds are written and kept', LONG, async ()
   await page.keyboard.press('Escape');
   expect(await saved(page)).toMatchObject({
     limitPerBasket: 2,
-    offer: { gift: 'Q100023', every: 4, free: 1 },
+    offer: { gift: 'Q100042', every: 4, free: 1 },
   });
   await page.context().close();
 });
 
 test('a basket is kept as a check, rung elsewhere beside, and thrown away', LONG, async () => {
   const { page } = await sitDown(browser, 'ines');
-  await page.goto('/check/basket?where=s001&lines=Q100023*2');
+  await page.goto('/check/basket?where=s001&lines=Q100042*2');
   await settled(page);
   await page.getByLabel('Keep this basket as').fill('Two teas, cheap');
   await page.getByLabel('EUR').fill('0.10');
@@ -202,7 +202,7 @@ test('a basket is kept as a check, rung elsewhere beside, and thrown away', LONG
   await page.goto('/today?where=s001');
   await page.getByText('Two teas, cheap').click();
   await settled(page);
-  expect(new URL(page.url()).searchParams.get('lines')).toBe('Q100023*2');
+  expect(new URL(page.url()).searchParams.get('lines')).toBe('Q100042*2');
   await kept.getByRole('button', { name: /throw away/ }).click();
   await kept.waitFor({ state: 'detached' });
   await page.context().close();

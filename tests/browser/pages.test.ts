@@ -19,7 +19,7 @@ const PAGES = [
   '/check',
   '/check?item=Q100181&where=s003&for=members',
   '/check?item=no-such-item',
-  '/check/basket?lines=Q100001*3,Q100023*2',
+  '/check/basket?lines=Q100001*3,Q100042*2',
   '/send',
   '/stockroom',
   '/stockroom/item/Q100181',

@@ -295,23 +295,23 @@ test(
   async () => {
     const deal = {
       ...named('tea-deal', { where: { stores: ['s001'] } }),
-      offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '2.00' } },
+      offer: { kind: 'mixAndMatch', items: { items: ['Q100042'] }, take: 3, value: { total: '2.00' } },
     };
     await saveApproved(deal);
     const { page } = await sitDown(browser, 'tove');
     await page.goto('/check/basket?where=s001&at=2031-03-05T12:00');
     await settled(page);
-    await page.getByRole('combobox', { name: 'Find an item' }).fill('Q100023');
-    await page.getByRole('option', { name: /Q100023/ }).click();
+    await page.getByRole('combobox', { name: 'Find an item' }).fill('Q100042');
+    await page.getByRole('option', { name: /Q100042/ }).click();
     await page.getByText(/2 more for Named tea-deal/).waitFor();
     await page.getByRole('button', { name: 'Add 2' }).click();
     const receipt = page.getByRole('region', { name: 'Receipt' });
     await receipt.getByText('Named tea-deal (3)').waitFor();
     await page.getByText(/would save more: proved/).waitFor();
     expect(await receipt.getByRole('status').textContent()).toContain('2.00');
-    expect(new URL(page.url()).searchParams.get('lines')).toBe('Q100023*3');
+    expect(new URL(page.url()).searchParams.get('lines')).toBe('Q100042*3');
     await page.getByRole('textbox', { name: /^Quantity of/ }).fill('0.5');
-    await page.getByText(/is no quantity of Q100023/).waitFor();
+    await page.getByText(/is no quantity of Q100042/).waitFor();
     await page.getByRole('textbox', { name: /^Quantity of/ }).fill('1');
     await page.getByText('No deal applies').waitFor();
     await page.context().close();
@@ -325,9 +325,9 @@ test(
     const { page } = await sitDown(browser, 'tove');
     await page.goto('/check');
     await settled(page);
-    await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000329');
+    await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000015');
     await page.keyboard.press('Enter');
-    await page.getByRole('heading', { name: 'Rosmarra Sun milk 400 ml' }).waitFor();
+    await page.getByRole('heading', { name: 'Harrowmint Vitamin C 60 tablets' }).waitFor();
     await page.getByLabel('The year').check({ force: true });
     await page.getByText('before that').waitFor();
     await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000336000');
@@ -356,8 +356,8 @@ test('another day pressed while one writes keeps what is written, however fast',
   // A basket and new regular prices go along too.
   await page.goto('/check/basket?where=s001');
   await settled(page);
-  await page.getByRole('combobox', { name: 'Find an item' }).fill('Q100023');
-  await page.getByRole('option', { name: /Q100023/ }).click();
+  await page.getByRole('combobox', { name: 'Find an item' }).fill('Q100042');
+  await page.getByRole('option', { name: /Q100042/ }).click();
   await page.getByLabel(/^Quantity of /).waitFor();
   await day(12).click();
   await page.waitForURL(/at=/);
@@ -372,8 +372,8 @@ test('another day pressed while one writes keeps what is written, however fast',
   // Ctrl K can be typed into at once.
   await settled(page);
   await page.keyboard.press('Control+k');
-  await page.keyboard.type('Q100023');
-  expect(await page.getByRole('combobox', { name: 'Go anywhere' }).inputValue()).toBe('Q100023');
+  await page.keyboard.type('Q100042');
+  expect(await page.getByRole('combobox', { name: 'Go anywhere' }).inputValue()).toBe('Q100042');
   await page.context().close();
 });
 
@@ -385,12 +385,12 @@ test(
     await page.goto('/check');
     await settled(page);
     const box = page.getByRole('combobox', { name: 'Find an item' });
-    await box.pressSequentially('Q10002', { delay: 40 });
+    await box.pressSequentially('Q10004', { delay: 40 });
     await page.getByRole('option').first().waitFor();
     await box.pressSequentially('3', { delay: 0 });
     await box.press('Enter');
-    await page.getByRole('link', { name: 'Q100023' }).waitFor();
-    expect(new URL(page.url()).searchParams.get('item')).toBe('Q100023');
+    await page.getByRole('link', { name: 'Q100042' }).waitFor();
+    expect(new URL(page.url()).searchParams.get('item')).toBe('Q100042');
     // The same where goods are chosen: the number that was typed, and nothing that stood there before.
     await page.goto('/check/basket?where=s001');
     await settled(page);

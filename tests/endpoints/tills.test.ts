@@ -194,9 +194,9 @@ describe('a simulated till', () => {
     );
     const rufus = await as('rufus');
     const baskets = [
-      { lines: ['Q100001*3', 'Q100023*2'] },
-      { lines: ['Q100001*5', 'Q100002*2', 'Q100023*4', 'Q100181*2'], shopper: { groups: ['members'] } },
-      { lines: ['Q100181*1', 'Q100023*9', 'Q100119*3'], codes: ['NOPE'] },
+      { lines: ['Q100001*3', 'Q100042*2'] },
+      { lines: ['Q100001*5', 'Q100002*2', 'Q100042*4', 'Q100181*2'], shopper: { groups: ['members'] } },
+      { lines: ['Q100181*1', 'Q100042*9', 'Q100119*3'], codes: ['NOPE'] },
     ].map(({ lines, ...rest }) => ({
       ...rest,
       lines: lines.map((line) => ({ sku: line.split('*')[0], quantity: Number(line.split('*')[1]) })),
@@ -213,7 +213,7 @@ describe('a simulated till', () => {
     await controlTill('s018-1', { right: '1' });
     expect((await ringAtTill('s018-1', { lines: [{ sku: 'Q100001', quantity: -1 }] })).status).toBe(422);
     const page = await fetch(
-      `${running().tillPage}/till/s018-1/basket?lines=Q100001*2&add=Q100023&quantity=1`,
+      `${running().tillPage}/till/s018-1/basket?lines=Q100001*2&add=Q100042&quantity=1`,
     );
     expect(await page.text()).toContain('Camomile');
   });

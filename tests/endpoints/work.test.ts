@@ -154,17 +154,17 @@ describe('a basket', () => {
     const promotion = {
       ...change('three-teas', { when: { from: '2031-05-01T00:00', to: '2031-05-02T00:00' } }),
       where: { stores: ['s001'] },
-      offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '4.00' } },
+      offer: { kind: 'mixAndMatch', items: { items: ['Q100042'] }, take: 3, value: { total: '4.00' } },
     };
     await saveApproved(promotion);
-    const basket = { store: 's001', at: '2031-05-01T12:00', lines: [{ sku: 'Q100023', quantity: 4 }] };
+    const basket = { store: 's001', at: '2031-05-01T12:00', lines: [{ sku: 'Q100042', quantity: 4 }] };
     const { status, body } = await (await as('tove')).send('POST', '/api/basket', basket);
     expect(status).toBe(200);
     const [line] = body.receipt.lines;
     expect(body.receipt.applications).toMatchObject([{ promotion: 'three-teas', times: 1 }]);
     expect(Number(line.net)).toBeCloseTo(4 + Number(line.tag), 2);
     expect(body.promotions['three-teas'].sentence).toContain('3 of');
-    expect(body.items.Q100023).toContain('Camomile');
+    expect(body.items.Q100042).toContain('Camomile');
   });
 });
 
@@ -174,12 +174,12 @@ describe('a basket kept as a check', () => {
     const deal = {
       ...change('check-teas', { when: { from: '2031-06-01T00:00', to: '2031-06-02T00:00' } }),
       where: { stores: ['s001'] },
-      offer: { kind: 'mixAndMatch', items: { items: ['Q100023'] }, take: 3, value: { total: '4.00' } },
+      offer: { kind: 'mixAndMatch', items: { items: ['Q100042'] }, take: 3, value: { total: '4.00' } },
     };
     await saveApproved(deal);
     const check = {
       name: 'Three teas',
-      basket: { store: 's001', lines: [{ sku: 'Q100023', quantity: 3 }] },
+      basket: { store: 's001', lines: [{ sku: 'Q100042', quantity: 3 }] },
       moment: { at: '2031-06-01T12:00' },
       atMost: '4.00',
     };
