@@ -74,10 +74,10 @@ async function layOut(page) {
 async function chooseFile(page) {
   const lines = [
     'SKU;Description;Category;EAN;Cost price',
-    'Q100033;Rosmarra Sun milk 400 ml;sun-milk;2000000000329;7,50',
-    'Q900001;Rosmarra Sun milk 75 ml;sun-milk;2000000000328;2,10',
-    'Q900002;Rosmarra Sun stick;sun-sticks;;1,234',
-    'Q900002;Rosmarra Sun stick;sun-milk;;1,23',
+    'Q100033;Brisholt Plasters 20 pieces;plasters;2000000000329;2,10',
+    'Q900001;Brisholt Plasters 60 pieces;plasters;2000000000328;3,10',
+    'Q900002;Brisholt Foot plasters;foot-plasters;;1,234',
+    'Q900002;Brisholt Foot plasters;plasters;;1,23',
   ];
   const buffer = Buffer.from(lines.join('\n'));
   await page
@@ -107,15 +107,15 @@ const VIEWS = [
   { name: 'calendar', path: '/plan/calendar' },
   { name: 'items', path: '/stockroom/items' },
   { name: 'files', path: '/stockroom/files', does: chooseFile },
-  { name: 'check', path: '/check?item=Q100181' },
-  { name: 'trial-basket', path: '/check/basket?lines=Q100001*4,Q100024*4,Q100008*3,Q100119*2' },
-  { name: 'check-at-night', path: '/check?item=Q100181&for=members', light: 'dark' },
+  { name: 'check', path: '/check?item=Q103453' },
+  { name: 'trial-basket', path: '/check/basket?lines=Q100042*4,Q100033*4,Q100044*3,Q100119*2' },
+  { name: 'check-at-night', path: '/check?item=Q103453&for=members', light: 'dark' },
   { name: 'send-review', path: '/send' },
   { name: 'send-under-way', path: '/send', does: sendAll },
   { name: 'stockroom', path: '/stockroom' },
-  { name: 'item', path: '/stockroom/item/Q100181' },
+  { name: 'item', path: '/stockroom/item/Q103453' },
   { name: 'phone-today', path: '/today', viewport: PHONE },
-  { name: 'phone-check', path: '/check?item=Q100181', viewport: PHONE },
+  { name: 'phone-check', path: '/check?item=Q103453', viewport: PHONE },
 ];
 
 async function shoot(browser, origin, { name, path, as = 'rufus', viewport = DESK, light = 'light', does }) {

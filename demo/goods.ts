@@ -160,16 +160,25 @@ function item(made: Product, pack: Pack, number: number): ItemDocument {
     ...(kind.loose ? { unit: 'kg' as const } : {}),
     ...(size === null ? {} : { ...weightOf(size, kind.unit), content: contentOf(size, kind.unit) }),
     cost: text(Math.round(prices[0]! * (1 - margin))),
-    attributes: {
-      ...(variety && kind.variety !== 'none' ? { [kind.variety]: variety } : {}),
-      ...(size === null ? {} : { size: said.trim() }),
-    },
+    ...attributesOf(kind, variety, said.trim()),
     tags: [...(travel ? ['travel-size'] : []), ...tags],
     // A row that says what stands already is left out.
     prices: turns.flatMap(({ place }, i) =>
       i > 0 && prices[i] === prices[0] ? [] : [{ price: text(prices[i]!), ...place }],
     ),
   };
+}
+
+function attributesOf(
+  { variety: of }: GoodsKind,
+  variety: string | null,
+  size: string,
+): Pick<ItemDocument, 'attributes'> {
+  const attributes = {
+    ...(variety && of !== 'none' ? { [of]: variety } : {}),
+    ...(size ? { size } : {}),
+  };
+  return Object.keys(attributes).length > 0 ? { attributes } : {};
 }
 
 /** A parent that is not sold itself, and one of each variety of it. */

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { KEPT_BASKETS } from '../../demo/kept-baskets.ts';
+import { WORDS } from '../../demo/words.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/contracts/demo-people.ts';
 import { parsePlan } from '../../src/contracts/index.ts';
 import type { Instant } from '../../src/core/calendar/index.ts';
@@ -38,7 +39,7 @@ export async function loadDemo(
   const parsed = parsePlan(early);
   if (!parsed.ok) throw new Error(`the demo chain has faults: ${JSON.stringify(parsed.faults.slice(0, 3))}`);
   await planRepository(db).replace(early, 'set-up');
-  await db.update(schema.chain).set({ demo: true });
+  await db.update(schema.chain).set({ demo: true, words: WORDS });
   await loadPeople(db, environment);
   await giveKeys(db, document, environment, tillFolder);
   const book = livePlanBook(db);

@@ -6,6 +6,7 @@ export * from './parse-plan.ts';
 export * from './plan-document.ts';
 export * from './price-file.ts';
 export * from './requests.ts';
+export * from './sending-requests.ts';
 export * from './shape.ts';
 export * from './sound-value.ts';
 export * from './view/index.ts';

@@ -111,31 +111,6 @@ export const repriceRequest = Joi.object<RepriceRequest>({
   worksheet: Joi.object().unknown().required(),
 });
 
-export interface SendRequest {
-  /** Absent: every store with something to send. */
-  stores?: string[];
-  /** The version of the plan that was reviewed. */
-  planVersion: number;
-  /** Ids of the promotions that were held back then; absent: none. */
-  held?: string[];
-}
-export const sendRequest = Joi.object<SendRequest>({
-  stores: Joi.array().items(id).min(1).max(20_000),
-  planVersion: Joi.number().integer().min(1).required(),
-  held: Joi.array().items(id).max(20_000),
-});
-
-export interface HoldBackRequest {
-  promotion: string;
-  held: boolean;
-}
-export const holdBackRequest = Joi.object<HoldBackRequest>({
-  promotion: id.required(),
-  held: Joi.boolean().strict().required(),
-});
-
-export const storePricesRequest = Joi.object<{ store: string }>({ store: id.required() });
-
 export interface SignInRequest {
   email: string;
   password: string;

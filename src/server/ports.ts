@@ -1,5 +1,6 @@
 import {
   basketCheckRepository,
+  chainWordsRepository,
   connect,
   type Database,
   draftRepository,
@@ -17,6 +18,7 @@ import {
 import type { WorkRulesStore } from '../usecases/approval.ts';
 import type { BasketCheckStore } from '../usecases/basket-check-store.ts';
 import type { MatchingStore } from '../usecases/bring-in.ts';
+import type { ChainWordsStore } from '../usecases/chain-words.ts';
 import type { DraftStore, TemplateStore } from '../usecases/draft-store.ts';
 import type { HeldBackStore } from '../usecases/held-back-store.ts';
 import type { PictureReader, PictureStore } from '../usecases/pictures.ts';
@@ -36,6 +38,7 @@ export interface Ports {
   readonly book: PlanBook;
   readonly promotions: PromotionStore;
   readonly rules: WorkRulesStore;
+  readonly words: ChainWordsStore;
   readonly waiting: WaitingEntryStore;
   readonly writer: PlanWriter;
   readonly stockroom: StockroomStore;
@@ -69,6 +72,7 @@ export function portsOf(
     book: livePlanBook(db, onPlanWentBack),
     promotions: promotionRepository(db),
     rules: workRulesRepository(db),
+    words: chainWordsRepository(db),
     waiting: waitingEntryRepository(db),
     writer: planRepository(db),
     stockroom: stockroomRepository(db),

@@ -1,14 +1,19 @@
 import type { Choices, Person } from '../contracts/index.ts';
 import type { PlanDocument } from '../core/plan/index.ts';
+import { type ChainWordsStore, knownWords } from './chain-words.ts';
 import type { PlanBook } from './plan-store.ts';
 import { seenBy } from './sight.ts';
 
 const ALWAYS_THERE = ['till', 'web', 'app'];
 
 /** What a promotion can be made of in this chain. */
-export async function listChoices(ports: { book: PlanBook }, person: Person): Promise<Choices> {
+export async function listChoices(
+  ports: { book: PlanBook; words: ChainWordsStore },
+  person: Person,
+): Promise<Choices> {
   const { document } = await seenBy(ports.book, person);
   const sorted = (values: Iterable<string>) => [...new Set(values)].sort((a, b) => a.localeCompare(b));
+  const kept = await ports.words.current();
   return {
     format: document.format,
     version: document.version,
@@ -26,6 +31,12 @@ export async function listChoices(ports: { book: PlanBook }, person: Person): Pr
     attributes: attributesOf(document, sorted),
     terminalIds: (document.terminals ?? []).map(({ id }) => id),
     terminalTags: sorted((document.terminals ?? []).flatMap(({ tags }) => tags ?? [])),
+    // Regions of the chain are none of a store's people.
+    words: knownWords(person.stores === null ? kept : { ...kept, regions: [] }, document),
+    rewards: document.promotions
+      .filter(({ offer }) => offer.kind === 'basketReward')
+      .map(({ id, name }) => ({ id, name }))
+      .sort((a, b) => a.name.localeCompare(b.name)),
     channels: sorted([...ALWAYS_THERE, ...document.promotions.flatMap(({ channels }) => channels ?? [])]),
   };
 }

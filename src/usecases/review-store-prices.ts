@@ -7,20 +7,17 @@ import {
   type StorePricesReview,
   sees,
 } from '../contracts/index.ts';
-import { formatMoment, type Instant } from '../core/calendar/index.ts';
+import type { Instant } from '../core/calendar/index.ts';
 import { changedPrices } from '../core/consequences/index.ts';
-import { formatAmount, type MinorUnits } from '../core/money/index.ts';
 import { readPlan } from '../core/plan/index.ts';
 import { compile } from '../core/price-book/index.ts';
+import { changedPriceViews } from './changed-price-view.ts';
 import type { PlanBook } from './plan-store.ts';
 import type { SendingStore } from './sending-store.ts';
 import { sentContent } from './sent-content.ts';
 import type { StoreComparison } from './store-comparison.ts';
 
 type Ports = { book: PlanBook; compare: StoreComparison; sending: SendingStore };
-
-/** As many are told one by one. */
-const PRICES_TOLD = 500;
 
 /** The prices of a store that what would be sent changes, beside those that its terminals were sent last. */
 export async function reviewStorePrices(
@@ -45,24 +42,15 @@ export async function reviewStorePrices(
   const names = new Map(
     [...(sent?.plan.promotions ?? []), ...entry.plan.promotions].map(({ id, name }) => [id, name]),
   );
-  const nameOf = (id: string) => names.get(id) ?? id;
-  const told = (amount: MinorUnits | null) =>
-    amount === null ? null : formatAmount(amount, after.plan.currency);
-  const clock = after.clockOf(after.stores.get(store)!);
   return done({
     store,
     sent: sent?.number ?? null,
     total: all.length,
-    prices: all.slice(0, PRICES_TOLD).map((one) => ({
-      sku: one.sku,
-      name: one.name,
-      at: one.at <= now ? null : formatMoment(one.at, clock),
-      guests: one.guests,
-      before: told(one.before),
-      after: told(one.after),
-      percent: one.before && one.after !== null ? ((one.after - one.before) / one.before) * 100 : null,
-      was: one.was.map(nameOf),
-      by: one.by.map(nameOf),
-    })),
+    prices: changedPriceViews(all, {
+      currency: after.plan.currency,
+      clock: after.clockOf(after.stores.get(store)!),
+      now,
+      nameOf: (id) => names.get(id) ?? id,
+    }),
   });
 }

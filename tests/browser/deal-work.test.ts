@@ -151,7 +151,13 @@ test('rewards, free goods and their bounds are written and kept', LONG, async ()
   await settled(page);
   await page.getByLabel('Name for colleagues').fill('Ten off');
   await page.getByRole('button', { name: /^conditions/ }).press('Enter');
-  await page.getByLabel('Paid by one of these').fill('card, cash');
+  const paid = page.getByRole('group', { name: 'Paid by one of these' });
+  for (const way of ['card', 'cash']) await paid.getByLabel(way, { exact: true }).check();
+  await page.keyboard.press('Escape');
+  // Which rewards it stands beside is chosen by their names.
+  await page.getByRole('button', { name: /most, and with other deals/ }).press('Enter');
+  await page.getByLabel('It goes together').selectOption('with some other rewards only');
+  await page.getByLabel('Five off from sixty').check();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Codes/ }).press('Enter');
   await page.getByLabel(/Only with one of these codes/).fill('TEN TWENTY');
@@ -159,7 +165,11 @@ test('rewards, free goods and their bounds are written and kept', LONG, async ()
   await does(page).getByRole('table').waitFor();
   expect(await saved(page)).toMatchObject({
     codes: ['TEN', 'TWENTY'],
-    offer: { conditions: { payments: ['card', 'cash'] }, tiers: [{ atLeast: '30', amountOff: '5' }] },
+    offer: {
+      conditions: { payments: ['card', 'cash'] },
+      tiers: [{ atLeast: '30', amountOff: '5' }],
+      combinesWith: ['reward-1'],
+    },
   });
   await page.goto('/plan/new?kind=freeGoods');
   await settled(page);

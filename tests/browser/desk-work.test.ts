@@ -38,7 +38,7 @@ test('the keys lead anywhere: Ctrl K, a slash to search, a question mark for the
 
 test('the lens travels: a store, a day, a kind of shopper, all in the address', LONG, async () => {
   const { page } = await sitDown(browser, 'odile');
-  await page.goto('/check?item=Q100181');
+  await page.goto('/check?item=Q103453');
   await settled(page);
   await page.getByRole('button', { name: /^Look as whom/ }).press('Enter');
   await page.getByRole('option', { name: 'Members' }).click();
@@ -52,7 +52,7 @@ test('the lens travels: a store, a day, a kind of shopper, all in the address', 
   await page.getByRole('navigation', { name: 'Days' }).getByRole('link').last().click();
   await page.waitForURL('**at=*');
   await page.getByTestId('price').waitFor();
-  expect(new URL(page.url()).searchParams.get('item')).toBe('Q100181');
+  expect(new URL(page.url()).searchParams.get('item')).toBe('Q103453');
   await page.context().close();
 });
 

@@ -17,12 +17,12 @@ const PAGES = [
   '/plan/face-week?where=group:city',
   '/plan/no-such-promotion',
   '/check',
-  '/check?item=Q100181&where=s003&for=members',
+  '/check?item=Q103453&where=s003&for=members',
   '/check?item=no-such-item',
   '/check/basket?lines=Q100001*3,Q100042*2',
   '/send',
   '/stockroom',
-  '/stockroom/item/Q100181',
+  '/stockroom/item/Q103453',
   '/stockroom/item/no-such-item',
   '/stockroom/items',
   '/stockroom/ranges',
@@ -43,7 +43,7 @@ const MANY_ROWS = ['/send', '/stockroom'];
 const EXCEPT: Readonly<Record<string, string[]>> = { '/plan/calendar': ['target-size'] };
 
 /** Between them they show every colour of the dark theme. */
-const BY_NIGHT = ['/today', '/plan/new', '/check?item=Q100181&where=s003&for=members', '/stockroom'];
+const BY_NIGHT = ['/today', '/plan/new', '/check?item=Q103453&where=s003&for=members', '/stockroom'];
 
 /** Texts that are set smaller than anybody should have to read, in short. */
 const tooSmall = (page: Page) =>
@@ -53,7 +53,9 @@ const tooSmall = (page: Page) =>
       const own = [...element.childNodes].some(
         ({ nodeType, textContent }) => nodeType === 3 && textContent!.trim(),
       );
-      const seen = own && element.checkVisibility() && element.getClientRects().length > 0;
+      // What is typed or chosen is text too.
+      const typed = element.matches('input:not([type=checkbox], [type=radio]), select, textarea');
+      const seen = (own || typed) && element.checkVisibility() && element.getClientRects().length > 0;
       if (!seen || element.closest('.sr-only, svg')) continue;
       const size = Number.parseFloat(getComputedStyle(element).fontSize);
       if (size < 13)

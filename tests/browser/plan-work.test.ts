@@ -110,6 +110,9 @@ test(
     await waiting.getByRole('row', { name: 'Priority 100 7' }).waitFor();
     await ines.page.getByRole('button', { name: 'Submit for approval' }).click();
     await waiting.getByText(/^A change of it waits for approval\./).waitFor();
+    // Priority alone changes no price here; that is said, too.
+    await waiting.getByRole('button', { name: 'Prices side by side' }).click();
+    await waiting.getByText('No price becomes another.').waitFor();
     // Written once more it is still what waits that is opened.
     await ines.page.reload();
     await settled(ines.page);
@@ -181,6 +184,52 @@ test(
     await page.context().close();
   },
 );
+
+test('a day is picked in our calendar by keys, which says what runs on it', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan/new?at=2031-03-05T12:00');
+  await settled(page);
+  await openPart(page, /^When:/);
+  const starts = page.getByLabel('Starts, in the time of each store');
+  await starts.fill('2031-03-04T10:30');
+  await page.getByRole('button', { name: 'Pick a day' }).first().press('Enter');
+  const day = (name: RegExp) => page.getByRole('button', { name });
+  await day(/^Tuesday, March 4, 2031, \d+ promotions? runs?$/).waitFor();
+  expect(await accessFaults(page)).toEqual([]);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  // The hour stays; the calendar gives the focus back.
+  expect(await starts.inputValue()).toBe('2031-03-12T10:30');
+  expect(
+    await page
+      .getByRole('button', { name: 'Pick a day' })
+      .first()
+      .evaluate((one) => one === document.activeElement),
+  ).toBe(true);
+  // Escape closes the calendar alone.
+  await page.keyboard.press('Enter');
+  await day(/^Wednesday, March 12, 2031/).waitFor();
+  await page.keyboard.press('Escape');
+  await day(/^Wednesday, March 12, 2031/).waitFor({ state: 'detached' });
+  await starts.waitFor();
+  await page.context().close();
+});
+
+test('the list has a line each where one likes, and again when one comes back', LONG, async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan');
+  await settled(page);
+  const sentence = page.getByText(/^In all stores|^From .* all shoppers/).first();
+  await sentence.waitFor();
+  await page.getByRole('button', { name: 'One line each' }).click();
+  await sentence.waitFor({ state: 'detached' });
+  await page.reload();
+  await settled(page);
+  await page.getByRole('button', { name: 'With their sentences' }).click();
+  await sentence.waitFor();
+  await page.context().close();
+});
 
 test('the same again next week for many, after seeing what it would do', LONG, async () => {
   const rufus = await as('rufus');
@@ -387,7 +436,7 @@ test(
     const box = page.getByRole('combobox', { name: 'Find an item' });
     await box.pressSequentially('Q10004', { delay: 40 });
     await page.getByRole('option').first().waitFor();
-    await box.pressSequentially('3', { delay: 0 });
+    await box.pressSequentially('2', { delay: 0 });
     await box.press('Enter');
     await page.getByRole('link', { name: 'Q100042' }).waitFor();
     expect(new URL(page.url()).searchParams.get('item')).toBe('Q100042');
@@ -395,10 +444,10 @@ test(
     await page.goto('/check/basket?where=s001');
     await settled(page);
     const goods = page.getByRole('combobox', { name: 'Find an item' });
-    await goods.pressSequentially('Q100181', { delay: 0 });
+    await goods.pressSequentially('Q103453', { delay: 0 });
     await goods.press('Enter');
     await page.getByLabel(/^Quantity of /).waitFor();
-    expect(new URL(page.url()).searchParams.get('lines')).toMatch(/^Q100181/);
+    expect(new URL(page.url()).searchParams.get('lines')).toMatch(/^Q103453/);
     await page.context().close();
   },
 );

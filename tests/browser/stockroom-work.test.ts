@@ -180,7 +180,7 @@ test(
     // A zone with a price of its own, and a chain's price that begins later.
     const put = (place: string, since: string, price: string) => ({
       key: null,
-      cells: { sku: 'Q100181', place, since, price },
+      cells: { sku: 'Q103453', place, since, price },
     });
     const { body } = await basil.send('POST', '/api/stockroom/prices', {
       edits: [
@@ -197,9 +197,9 @@ test(
     await settled(page);
     await page.getByLabel('From which day on').fill('2031-02-01');
     await page.getByRole('button', { name: '+ a pass over some goods' }).click();
-    await page.getByRole('combobox', { name: 'Goods' }).fill('Q100181');
+    await page.getByRole('combobox', { name: 'Goods' }).fill('Q103453');
     await page
-      .getByRole('option', { name: /Q100181/ })
+      .getByRole('option', { name: /Q103453/ })
       .first()
       .click();
     await page.keyboard.press('Escape');
@@ -208,7 +208,7 @@ test(
     await enter.click();
     await page.getByText(/\d+ regular prices from Sat 1 Feb 2031 on: written, and waiting/).waitFor();
     const pricesOf = async () =>
-      (await cellsOf('prices?q=Q100181&limit=500')).filter(
+      (await cellsOf('prices?q=Q103453&limit=500')).filter(
         ({ since, place }: any) => since >= '2031-02-01' && ['the chain', 'Isles prices'].includes(place),
       );
     expect(await pricesOf()).toHaveLength(1);
@@ -216,16 +216,16 @@ test(
     await rufus.page.goto('/stockroom/waiting');
     await settled(rufus.page);
     const waits = rufus.page.getByRole('region', { name: 'Regular prices, by Ines Calloway' });
-    await waits.getByRole('row', { name: /Q100181.*7\.77 8\.00 \+3\.0 %/ }).waitFor();
+    await waits.getByRole('row', { name: /Q103453.*7\.77 8\.00 \+3\.0 %/ }).waitFor();
     await waits.getByRole('button', { name: 'Approve' }).click();
     await rufus.page.getByText(/^Approved\./).waitFor();
     await rufus.page.context().close();
-    const rows = (await cellsOf('prices?q=Q100181&limit=500'))
+    const rows = (await cellsOf('prices?q=Q103453&limit=500'))
       .filter(({ since }: any) => since >= '2031-02-01')
       .map(({ place, since, price }: any) => `${place} ${since} ${price}`);
     expect(rows.toSorted().join('; ')).toBe(
       [
-        'Coast prices 2031-02-01 6.15',
+        'Coast prices 2031-02-01 11.60',
 
         'Isles prices 2031-02-01 8.00',
         'the chain 2031-02-01 5.15',

@@ -52,6 +52,7 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'GET promotions/touching': ['see', '/api/promotions/touching?code=x'],
   'POST promotions/undo': ['plan', '/api/promotions/undo', {}],
   'POST promotions/worksheet': ['see', '/api/promotions/worksheet', {}],
+  'GET promotions/waiting-prices': ['see', '/api/promotions/waiting-prices?id=face-week&store=s001'],
   'POST reprice': ['plan', '/api/reprice', {}],
   'POST selection/index': ['see', '/api/selection', {}],
   'POST selection/items': ['see', '/api/selection/items', {}],
@@ -68,6 +69,7 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'GET stockroom/[table]/file': ['see', '/api/stockroom/items/file?kind=csv'],
   'POST stockroom/[table]/file': ['plan', `/api/stockroom/${NOWHERE}/file`, 'nothing'],
   'POST waiting-entries/[id]': ['plan', `/api/waiting-entries/${NOWHERE}`, { step: 'drop' }],
+  'PUT chain-words': ['administer', '/api/chain-words', {}],
   'PUT work-rules': ['administer', '/api/work-rules', {}],
   'GET templates/index': ['see', '/api/templates'],
   'POST templates/index': ['plan', '/api/templates', {}],
@@ -95,7 +97,7 @@ const PAGES: Readonly<Record<string, string>> = {
   'stockroom/files': '/stockroom/files',
   'stockroom/group/[id]': '/stockroom/group/city',
   'stockroom/index': '/stockroom',
-  'stockroom/item/[sku]': '/stockroom/item/Q100181',
+  'stockroom/item/[sku]': '/stockroom/item/Q103453',
   'stockroom/range/[id]': '/stockroom/range/core',
   'stockroom/reprice': '/stockroom/reprice',
   'stockroom/waiting': '/stockroom/waiting',
@@ -173,14 +175,14 @@ const LOOKED_THROUGH = [
   '/api/promotions.ics',
   '/api/promotions/calendar?by=group',
   '/api/promotions/calendar?by=department',
-  '/api/promotions/touching?code=Q100181',
+  '/api/promotions/touching?code=Q103453',
   '/api/templates',
   '/api/basket-checks',
   '/api/send/review',
   '/api/send/store-prices?store=s001',
   '/api/send/terminals',
-  '/api/price?store=s001&item=Q100181&at=2026-12-01T09:00',
-  '/api/price/across?item=Q100181&at=2026-12-01T09:00',
+  '/api/price?store=s001&item=Q103453&at=2026-12-01T09:00',
+  '/api/price/across?item=Q103453&at=2026-12-01T09:00',
   ...[
     'items',
     'nodes',
@@ -211,12 +213,12 @@ describe('a person of one store', () => {
   });
   it('cannot look through the eyes of another store', async () => {
     for (const path of [
-      '/api/price?store=s002&item=Q100181&at=2026-12-01T09:00',
+      '/api/price?store=s002&item=Q103453&at=2026-12-01T09:00',
       '/api/stockroom/items?store=s002',
       '/stockroom/store/s002',
     ])
       expect([path, (await people.tove.get(path)).status]).toEqual([path, expect.toBeOneOf([403, 404])]);
-    const basket = { store: 's002', at: '2026-12-01T09:00', lines: [{ sku: 'Q100181', quantity: 1 }] };
+    const basket = { store: 's002', at: '2026-12-01T09:00', lines: [{ sku: 'Q103453', quantity: 1 }] };
     expect((await people.tove.send('POST', '/api/basket', basket)).status).toBe(403);
   });
 });

@@ -39,8 +39,8 @@ describe('nobody who is not signed in', () => {
     ['GET', '/api/choices'],
     ['GET', '/api/promotions'],
     ['GET', '/api/promotions/face-week'],
-    ['GET', '/api/price?store=s001&item=Q100181&at=2027-01-01T09:00'],
-    ['GET', '/api/price/across?item=Q100181&at=2027-01-01T09:00'],
+    ['GET', '/api/price?store=s001&item=Q103453&at=2027-01-01T09:00'],
+    ['GET', '/api/price/across?item=Q103453&at=2027-01-01T09:00'],
     ['GET', '/api/items?q=sun'],
     ['GET', '/api/send/review'],
     ['GET', '/api/send/store-prices?store=s001'],
@@ -63,7 +63,7 @@ describe('nobody who is not signed in', () => {
     ['POST', '/api/promotions/worksheet', body(DEMO_CHANGE)],
     ['POST', '/api/promotions/many', { ids: ['face-week'], action: 'pause', store: 's001' }],
     ['GET', '/api/promotions/calendar?by=group'],
-    ['GET', '/api/promotions/touching?code=Q100181'],
+    ['GET', '/api/promotions/touching?code=Q103453'],
     ['GET', '/api/promotions.ics'],
     ['GET', '/api/drafts'],
     ['PUT', '/api/drafts/new-1', { draft: {} }],
@@ -121,7 +121,7 @@ describe('a role that does not reach so far', () => {
     ['rufus', 'PUT', '/api/plan', {}],
     ['ines', 'PUT', '/api/plan', {}],
     ['tove', 'GET', '/api/plan'],
-    ['odile', 'POST', '/api/stockroom/items', { edits: [], drops: ['Q100181'] }],
+    ['odile', 'POST', '/api/stockroom/items', { edits: [], drops: ['Q103453'] }],
     ['ines', 'POST', '/api/stockroom/stores', { edits: [], drops: ['s001'] }],
     ['ines', 'PUT', '/api/stockroom/ranges/core', { entry: { id: 'core' }, was: null }],
     ['odile', 'POST', '/api/promotions/many', { ids: ['face-week'], action: 'pause', store: 's001' }],
@@ -129,7 +129,7 @@ describe('a role that does not reach so far', () => {
     ['odile', 'PUT', '/api/drafts/new-1', { draft: {} }],
     ['odile', 'POST', '/api/templates', { name: 'x', promotion: {} }],
     ['odile', 'POST', '/api/files/sheet-lines', 'sku;price'],
-    ['tove', 'GET', '/api/price?store=s002&item=Q100181&at=2027-01-01T09:00'],
+    ['tove', 'GET', '/api/price?store=s002&item=Q103453&at=2027-01-01T09:00'],
     ['tove', 'POST', '/api/basket', { ...BASKET, store: 's002' }],
     ['tove', 'POST', '/api/promotions/preview-deal', { ...body(DEMO_DEAL), store: 's002' }],
     ['odile', 'POST', '/api/basket-checks', CHECK],
@@ -158,7 +158,7 @@ describe('a role that does not reach so far', () => {
     );
     const { body: review } = await people.tove.get('/api/send/review');
     expect(review.stores.every(({ store }: { store: string }) => store === 's001')).toBe(true);
-    const { body: across } = await people.tove.get('/api/price/across?item=Q100181&at=2027-01-01T09:00');
+    const { body: across } = await people.tove.get('/api/price/across?item=Q103453&at=2027-01-01T09:00');
     expect(across.prices.flatMap(({ stores }: any) => stores.map(({ id }: any) => id))).toEqual(['s001']);
   });
 });
@@ -239,9 +239,9 @@ describe('bad input is refused with where and what, and nothing is saved', () =>
     ['/planVersion', 'POST', '/api/send', {}],
     ['/stores', 'POST', '/api/send', { planVersion: 1, stores: [] }],
     ['/item', 'GET', '/api/price?store=s001&at=2027-01-01T09:00'],
-    ['/at', 'GET', '/api/price?store=s001&item=Q100181&at=later'],
-    ['/group', 'GET', '/api/price?store=s001&item=Q100181&at=2027-01-01T09:00&group=nobody'],
-    ['/at', 'GET', '/api/price/across?item=Q100181&at=later'],
+    ['/at', 'GET', '/api/price?store=s001&item=Q103453&at=later'],
+    ['/group', 'GET', '/api/price?store=s001&item=Q103453&at=2027-01-01T09:00&group=nobody'],
+    ['/at', 'GET', '/api/price/across?item=Q103453&at=later'],
     ['/q', 'GET', '/api/items'],
     [
       '/currency',
@@ -262,7 +262,7 @@ describe('bad input is refused with where and what, and nothing is saved', () =>
   it.each<[number, ...Call]>([
     [404, 'GET', '/api/promotions/no-such'],
     [404, 'PATCH', '/api/promotions/no-such', { status: 'paused', revision: 1 }],
-    [404, 'GET', '/api/price?store=nowhere&item=Q100181&at=2027-01-01T09:00'],
+    [404, 'GET', '/api/price?store=nowhere&item=Q103453&at=2027-01-01T09:00'],
     [404, 'GET', '/api/price?store=s001&item=nothing&at=2027-01-01T09:00'],
     [404, 'GET', '/api/price/across?item=nothing&at=2027-01-01T09:00'],
     [409, 'POST', '/api/send', { planVersion: 1 }],

@@ -182,8 +182,8 @@ describe('a simulated till', () => {
   it('keeps ringing from its own disk, whatever its page is asked', async () => {
     expect((await askTill('s015-1', 'no-such-code')).rung).toMatchObject({ price: null });
     expect((await fetch(`${running().tillPage}/till/nowhere`)).status).toBe(404);
-    const page = await (await fetch(`${running().tillPage}/till/s015-1?code=Q100181`)).text();
-    expect(page).toMatch(/Umberlea Night cream 100 ml/);
+    const page = await (await fetch(`${running().tillPage}/till/s015-1?code=Q103453`)).text();
+    expect(page).toMatch(/Sablewick Sensitive Night cream 50 ml/);
   });
 
   it('rings whole baskets to the receipts of the trial basket, to the last field', async () => {
@@ -195,8 +195,8 @@ describe('a simulated till', () => {
     const rufus = await as('rufus');
     const baskets = [
       { lines: ['Q100001*3', 'Q100042*2'] },
-      { lines: ['Q100001*5', 'Q100002*2', 'Q100042*4', 'Q100181*2'], shopper: { groups: ['members'] } },
-      { lines: ['Q100181*1', 'Q100042*9', 'Q100119*3'], codes: ['NOPE'] },
+      { lines: ['Q100001*5', 'Q100002*2', 'Q100042*4', 'Q103453*2'], shopper: { groups: ['members'] } },
+      { lines: ['Q103453*1', 'Q100042*9', 'Q100119*3'], codes: ['NOPE'] },
     ].map(({ lines, ...rest }) => ({
       ...rest,
       lines: lines.map((line) => ({ sku: line.split('*')[0], quantity: Number(line.split('*')[1]) })),

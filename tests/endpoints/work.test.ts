@@ -122,7 +122,7 @@ describe('a price', () => {
   it('comes with its story, and with what it is in every other store', async () => {
     const odile = await as('odile');
     const at = (await odile.get('/api/promotions/face-week')).body.promotion.when.from;
-    const { body } = await odile.get(`/api/price?store=s001&item=Q100181&at=${at}`);
+    const { body } = await odile.get(`/api/price?store=s001&item=Q103453&at=${at}`);
     expect(body).toMatchObject({
       currency: 'EUR',
       winner: { id: 'face-week' },
@@ -131,7 +131,7 @@ describe('a price', () => {
     expect(body.winner.working).toMatch(
       /^20 % less on [\d.]+ is [\d.]+, rounded to the nearest price ending in 0\.49 or 0\.99: [\d.]+$/,
     );
-    const { body: across } = await odile.get(`/api/price/across?item=Q100181&at=${at}`);
+    const { body: across } = await odile.get(`/api/price/across?item=Q103453&at=${at}`);
     const stores = across.prices.flatMap(({ stores: some }: any) => some);
     expect(stores).toHaveLength(48);
     const here = across.prices.find(({ stores: some }: any) => some.some(({ id }: any) => id === 's001'));
@@ -142,9 +142,9 @@ describe('a price', () => {
     const odile = await as('odile');
     const skus = async (text: string) =>
       (await odile.get(`/api/items?q=${text}`)).body.map(({ sku }: any) => sku);
-    const { gtin, name } = (await odile.get('/api/items?q=Q100181')).body[0];
-    expect(await skus(gtin)).toEqual(['Q100181']);
-    expect(await skus(name.split(' ').reverse().join(' ').toUpperCase())).toContain('Q100181');
+    const { gtin, name } = (await odile.get('/api/items?q=Q103453')).body[0];
+    expect(await skus(gtin)).toEqual(['Q103453']);
+    expect(await skus(name.split(' ').reverse().join(' ').toUpperCase())).toContain('Q103453');
     expect(await skus('no%20such%20thing')).toEqual([]);
   });
 });
@@ -195,6 +195,35 @@ describe('a basket kept as a check', () => {
     expect((await rufus.send('DELETE', `/api/basket-checks/${body.id}`, {})).status).toBe(200);
     expect((await rufus.send('DELETE', `/api/basket-checks/${body.id}`, {})).status).toBe(404);
     expect((await rufus.get('/today')).body).not.toContain('Three teas');
+  });
+});
+
+describe('the words that deals can ask for', () => {
+  it('are the chain’s, and what a promotion asks for already stays a choice', async () => {
+    const basil = await as('basil');
+    const { words } = (await basil.get('/api/choices')).body;
+    expect(words.payments).toContain('card');
+    const next = { ...words, payments: [...words.payments, 'gift card'], linkTags: [] };
+    expect((await basil.send('PUT', '/api/chain-words', next)).status).toBe(200);
+    const asking = {
+      ...change('asks-for-words', { status: 'draft' }),
+      offer: {
+        kind: 'basketReward',
+        threshold: 'subtotal',
+        tiers: [{ atLeast: '30.00', amountOff: '1.00' }],
+        conditions: { linkTags: ['leaflet of May'] },
+      },
+    };
+    await (await as('ines')).send('POST', '/api/promotions', { promotion: asking });
+    const known = (await (await as('ines')).get('/api/choices')).body;
+    expect(known.words).toMatchObject({ payments: next.payments, linkTags: ['leaflet of May'] });
+    expect(known.rewards).toContainEqual({ id: 'asks-for-words', name: 'asks-for-words' });
+    // A store's people learn of no region but their own.
+    const { regions } = (await (await as('tove')).get('/api/choices')).body.words;
+    expect(regions).toHaveLength(1);
+    for (const wrong of [{}, { ...next, payments: ['card', 'card'] }, { ...next, regions: [' '] }])
+      expect((await basil.send('PUT', '/api/chain-words', wrong)).status).toBe(422);
+    await basil.send('PUT', '/api/chain-words', words);
   });
 });
 

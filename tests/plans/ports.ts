@@ -1,8 +1,9 @@
-import type { Person, Role } from '../../src/contracts/index.ts';
+import type { ChainWords, Person, Role } from '../../src/contracts/index.ts';
 import { tableOf, withEntries } from '../../src/contracts/table/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
 import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/basket-check-store.ts';
 import type {
+  ChainWordsStore,
   CurrentPlan,
   HeldBack,
   HeldBackStore,
@@ -38,6 +39,7 @@ export function inMemory(
   promotions: PromotionStore;
   rules: WorkRulesStore;
   heldBack: HeldBackStore;
+  words: ChainWordsStore;
   stockroom: StockroomStore;
   waiting: WaitingEntryStore & { held: WaitingEntries[] };
   saved: StoredPromotion[];
@@ -61,6 +63,7 @@ export function inMemory(
     book: { current: async () => current },
     waiting,
     heldBack: heldInMemory(),
+    words: wordsInMemory(),
     stockroom: {
       findItems: async (search) => foundItems(current.document, search),
       async change(entries, version, { action, settles }) {
@@ -206,6 +209,16 @@ export function heldInMemory(): HeldBackStore {
     },
     async letGo(promotion) {
       held = held.filter((one) => one.promotion !== promotion);
+    },
+  };
+}
+
+function wordsInMemory(): ChainWordsStore {
+  let words: ChainWords = { payments: [], deliveries: [], regions: [], linkTags: [] };
+  return {
+    current: async () => words,
+    async set(next) {
+      words = next;
     },
   };
 }

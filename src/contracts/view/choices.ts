@@ -1,5 +1,13 @@
 import type { PlanDocument } from '../../core/plan/index.ts';
 
+/** What tills tell of a basket, in the chain's own words: a word counts as it is written. */
+export interface ChainWords {
+  readonly payments: readonly string[];
+  readonly deliveries: readonly string[];
+  readonly regions: readonly string[];
+  readonly linkTags: readonly string[];
+}
+
 /** All that a part of a sentence can be changed to. Items are searched for instead: there are too many. */
 export interface Choices
   extends Required<
@@ -17,4 +25,7 @@ export interface Choices
   readonly terminalIds: readonly string[];
   readonly terminalTags: readonly string[];
   readonly channels: readonly string[];
+  readonly words: ChainWords;
+  /** Rewards of the whole basket, by name. */
+  readonly rewards: readonly { readonly id: string; readonly name: string }[];
 }

@@ -268,27 +268,41 @@ export interface StoreReview {
   readonly other: boolean;
 }
 
+/** The price of an item in a store that becomes another. */
+export interface ChangedPriceView {
+  readonly sku: string;
+  readonly name: string;
+  /** The store's wall time at which the prices first differ; null: now. */
+  readonly at: string | null;
+  /** False: the price of those alone whom the promotion is for. */
+  readonly guests: boolean;
+  /** Null: not sold. */
+  readonly before: string | null;
+  readonly after: string | null;
+  readonly percent: number | null;
+  /** The promotions that make them, by name; none: a regular price. */
+  readonly was: readonly string[];
+  readonly by: readonly string[];
+}
+
+/** What a change that waits makes of what shoppers pay in one store, beside what is approved. */
+export interface WaitingPrices {
+  readonly store: string;
+  readonly storeName: string;
+  readonly total: number;
+  /** The largest change first. */
+  readonly prices: readonly ChangedPriceView[];
+  /** Of a deal: baskets that show it, at what stands and at what would be. */
+  readonly baskets: readonly { readonly words: string; readonly before: string; readonly after: string }[];
+}
+
 /** The prices of one store that are not those which it was sent, the largest change first. */
 export interface StorePricesReview {
   readonly store: string;
   /** The number of the file that it was sent last; null: none. */
   readonly sent: number | null;
   readonly total: number;
-  readonly prices: readonly {
-    readonly sku: string;
-    readonly name: string;
-    /** The store's wall time at which the prices first differ; null: now. */
-    readonly at: string | null;
-    /** False: the price of those alone whom the promotion is for. */
-    readonly guests: boolean;
-    /** Null: not sold. */
-    readonly before: string | null;
-    readonly after: string | null;
-    readonly percent: number | null;
-    /** The promotions that make them, by name; none: a regular price. */
-    readonly was: readonly string[];
-    readonly by: readonly string[];
-  }[];
+  readonly prices: readonly ChangedPriceView[];
 }
 
 export interface SendReview {

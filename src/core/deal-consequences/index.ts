@@ -1,3 +1,4 @@
+export { type ChangedDeal, changedDeal } from './changed-deal.ts';
 export * from './deal-consequences.ts';
 export type { DealStep } from './deal-steps.ts';
 export type { DealWarning } from './deal-warnings.ts';

@@ -10,10 +10,14 @@ export interface Names {
   zone(id: string): string;
   shopperGroup(id: string): string;
   priceList(id: string): string;
+  promotion(id: string): string;
 }
 
 export function namesOf(
-  document: Omit<PlanDocument, 'promotions' | 'items'> & { items?: PlanDocument['items'] },
+  document: Omit<PlanDocument, 'promotions' | 'items'> & {
+    items?: PlanDocument['items'];
+    promotions?: readonly { id: string; name: string }[];
+  },
 ): Names {
   const lookup = (list: readonly { id: string; name: string }[] | undefined) => {
     const names = new Map((list ?? []).map(({ id, name }) => [id, name]));
@@ -29,5 +33,6 @@ export function namesOf(
     zone: lookup(document.zones),
     shopperGroup: lookup(document.shopperGroups),
     priceList: lookup(document.priceLists),
+    promotion: lookup(document.promotions),
   };
 }

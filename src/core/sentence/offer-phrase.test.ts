@@ -2,7 +2,11 @@ import { expect, it } from 'vitest';
 import { SMALL } from '../../../tests/plans/small-plan.ts';
 import { type BasketOfferDocument, namesOf, offerWords, promotionText } from './index.ts';
 
-const NAMES = namesOf(SMALL);
+const REWARDS = ['Tea days', 'Welcome', 'For members', 'Late hours'].map((name, i) => ({
+  id: 'abcd'[i]!,
+  name,
+}));
+const NAMES = namesOf({ ...SMALL, promotions: REWARDS });
 const sun = { node: 'sun' };
 
 it.each<[BasketOfferDocument, string]>([
@@ -144,6 +148,20 @@ it.each<[BasketOfferDocument, string]>([
     },
     '5 % less from 30.00 EUR on, 10 % less from 60.00 EUR on, counted before other deals, not on what is reduced already, beside no other deal, paid by card, from 2 kg on, on the first purchase, having spent 100.00 EUR before',
   ],
+  ...(
+    [
+      [['a', 'b', 'c', 'd'], 'beside Tea days, Welcome, For members and 1 more reward only'],
+      [[], 'beside no other reward'],
+    ] as const
+  ).map(([combinesWith, words]): [BasketOfferDocument, string] => [
+    {
+      kind: 'basketReward',
+      threshold: 'units',
+      tiers: [{ atLeast: 3, percentOff: 500 }],
+      combinesWith: [...combinesWith],
+    },
+    `5 % less from 3 pieces on, ${words}`,
+  ]),
   [
     {
       kind: 'basketReward',
@@ -159,7 +177,7 @@ it.each<[BasketOfferDocument, string]>([
         maxPastOrders: 3,
       },
     },
-    '5 % less from 3 pieces on, beside 2 named rewards only, delivered by courier, to postcodes from 12 or 13, come by the link spring, up to 5 kg, after 1 order, after at most 3 orders',
+    '5 % less from 3 pieces on, beside Tea days, Welcome only, delivered by courier, to postcodes from 12 or 13, come by the link spring, up to 5 kg, after 1 order, after at most 3 orders',
   ],
   [
     {

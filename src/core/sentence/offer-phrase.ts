@@ -155,6 +155,16 @@ function freePhrase(offer: OfferOf<'freeGoods'>, { names }: Speech): Phrase {
   ];
 }
 
+/** As many are named. */
+const NAMED = 3;
+
+function besideWords(rewards: readonly string[]): string {
+  if (rewards.length === 0) return 'beside no other reward';
+  const more = rewards.length - NAMED;
+  const named = rewards.slice(0, NAMED).join(', ');
+  return `beside ${named}${more > 0 ? ` and ${more} more ${more === 1 ? 'reward' : 'rewards'}` : ''} only`;
+}
+
 function rewardPhrase(offer: OfferOf<'basketReward'>, { currency, names }: Speech): Phrase {
   const tiers = offer.tiers.map((tier) => {
     const from =
@@ -167,7 +177,7 @@ function rewardPhrase(offer: OfferOf<'basketReward'>, { currency, names }: Speec
     offer.combinesWith === 'none'
       ? 'beside no other deal'
       : Array.isArray(offer.combinesWith)
-        ? `beside ${offer.combinesWith.length} named rewards only`
+        ? besideWords(offer.combinesWith.map(names.promotion))
         : '';
   return [
     said('tiers', tiers.join(', ')),

@@ -15,6 +15,7 @@ import {
   timestamp,
   unique,
 } from 'drizzle-orm/pg-core';
+import type { ChainWords } from '../../contracts/index.ts';
 import type { ItemDocument, ItemRule, ItemSetDocument, RoundingDocument } from '../../core/plan/index.ts';
 import { store, zone } from './places.ts';
 
@@ -39,6 +40,8 @@ export const chain = pgTable(
     approvalByAnother: boolean().notNull().default(true),
     /** Regular prices and what changes the goods or places of approved promotions wait for approval too. */
     approvalOfStockroom: boolean().notNull().default(true),
+    /** Ways of paying and delivering, regions and link tags that promotions can ask for; null: none were said. */
+    words: jsonb().$type<ChainWords>(),
     /** The highest number of a price file that the backup did not know and that a terminal held. */
     lostNumber: bigint({ mode: 'number' }),
   },

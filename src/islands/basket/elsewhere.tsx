@@ -4,6 +4,7 @@ import type { ReceiptDocument } from '../../core/basket/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
 import { currencyOf, formatAmount, minorUnits, parseAmount } from '../../core/money/index.ts';
 import { shortMoment } from '../../ui/moment.ts';
+import { DayField } from '../days/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { refusalOf } from '../server/index.ts';
 import { basketDocument, type TypedBasket } from './basket-address.ts';
@@ -64,15 +65,12 @@ function Where({
           ))}
         </select>
       </label>
-      <label className="flex flex-col">
-        Date and hour there
-        <input
-          type="datetime-local"
-          className="input input-sm mt-0.5"
-          value={asked.at}
-          onChange={(event) => event.target.value && onAsk({ ...asked, at: event.target.value })}
-        />
-      </label>
+      <DayField
+        label="Date and hour there"
+        hours
+        value={asked.at}
+        onChange={(at) => at && onAsk({ ...asked, at })}
+      />
       <button type="button" className="btn btn-ghost btn-sm" onClick={() => onAsk(null)}>
         Only here
       </button>

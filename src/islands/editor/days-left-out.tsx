@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { dateWords } from '../../ui/moment.ts';
+import { DayField } from '../days/index.ts';
 
 /** Days on which it does not count, such as holidays. */
 export function DaysLeftOut({
@@ -27,13 +28,7 @@ export function DaysLeftOut({
       ))}
       <span className="flex items-center gap-1.5">
         Leave out
-        <input
-          type="date"
-          className="input input-xs w-36"
-          aria-label="A day to leave out"
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
-        />
+        <DayField label="A day to leave out" labelShown={false} small value={typed} onChange={setTyped} />
         <button
           type="button"
           className="btn btn-xs"

@@ -246,7 +246,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves, pas
           now={view.now}
           shut={preview.prices?.shut ?? preview.deal?.shut ?? []}
         />
-        {kept ? <WaitingBeside opened={kept} plans={plans} /> : null}
+        {kept ? <WaitingBeside opened={kept} plans={plans} view={view} /> : null}
         <Actions
           draft={draft}
           kept={kept}

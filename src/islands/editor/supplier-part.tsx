@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { readDecimal } from '../../contracts/table/index.ts';
 import type { SupplierTermsDocument } from '../../core/plan/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
+import { DayField } from '../days/index.ts';
 import { beginTerms, type Draft } from './draft.ts';
 import { basisPointsOf } from './typed-numbers.ts';
 
@@ -49,24 +50,12 @@ export function SupplierPart({
         />
       </label>
       <span className="flex gap-2">
-        <label className="flex-1">
-          Buy from
-          <input
-            type="date"
-            className="input input-sm mt-0.5 w-full"
-            value={terms.from ?? ''}
-            onChange={(event) => put({ from: event.target.value })}
-          />
-        </label>
-        <label className="flex-1">
-          up to and on
-          <input
-            type="date"
-            className="input input-sm mt-0.5 w-full"
-            value={terms.to}
-            onChange={(event) => event.target.value && put({ to: event.target.value })}
-          />
-        </label>
+        <span className="flex-1">
+          <DayField label="Buy from" value={terms.from ?? ''} onChange={(from) => put({ from })} />
+        </span>
+        <span className="flex-1">
+          <DayField label="up to and on" value={terms.to} onChange={(to) => to && put({ to })} />
+        </span>
       </span>
       <Typed
         label={`Cost of each, for all the goods, in ${currency}`}

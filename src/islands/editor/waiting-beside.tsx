@@ -1,8 +1,17 @@
-import type { OpenedPromotion } from '../../contracts/view/index.ts';
+import type { LensView, OpenedPromotion } from '../../contracts/view/index.ts';
 import { Differences } from './differences.tsx';
+import { WaitingPricesPart } from './waiting-prices.tsx';
 
 /** What waits beside what stands: where it is on its way, and what it says otherwise. */
-export function WaitingBeside({ opened, plans }: { opened: OpenedPromotion; plans: boolean }) {
+export function WaitingBeside({
+  opened,
+  plans,
+  view,
+}: {
+  opened: OpenedPromotion;
+  plans: boolean;
+  view: LensView;
+}) {
   const { waiting, change, promotion, heldBack } = opened;
   if (!waiting && !heldBack) return null;
   if (!waiting) return <HeldBack of={heldBack!} />;
@@ -22,6 +31,7 @@ export function WaitingBeside({ opened, plans }: { opened: OpenedPromotion; plan
       {change && change.differences.length > 0 ? (
         <Differences of={change.differences} heads={['As it stands', 'As it would be']} />
       ) : null}
+      {change ? <WaitingPricesPart id={promotion.id} revision={opened.revision} view={view} /> : null}
       {change && !plans ? <p className="mt-2">It would be: {change.sentence}</p> : null}
       {heldBack ? <HeldBack of={heldBack} /> : null}
     </section>

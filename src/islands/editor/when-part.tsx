@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { WEEKDAYS } from '../../core/calendar/index.ts';
 import type { WhenDocument, WindowDocument } from '../../core/plan/index.ts';
+import { DayField } from '../days/index.ts';
 import { DaysLeftOut } from './days-left-out.tsx';
 import { DayButton, RepeatPart } from './repeat-part.tsx';
 
@@ -24,25 +25,19 @@ export function WhenPart({ when, onChange }: { when: WhenDocument; onChange: (wh
     onChange(next.length === 0 ? without(when, 'windows') : { ...when, windows: next });
   return (
     <span className="block space-y-2 text-sm">
-      <label className="block">
-        Starts, in the time of each store
-        <input
-          type="datetime-local"
-          className="input input-sm mt-0.5 w-full"
-          value={rest.from}
-          onChange={(event) => onChange({ ...when, from: event.target.value })}
-        />
-      </label>
-      <label className="block">
-        Ends; at this very minute it counts no more
-        <input
-          type="datetime-local"
-          className="input input-sm mt-0.5 w-full"
-          value={to ?? ''}
-          disabled={to === undefined}
-          onChange={(event) => setTo(event.target.value)}
-        />
-      </label>
+      <DayField
+        label="Starts, in the time of each store"
+        hours
+        value={rest.from}
+        onChange={(from) => onChange({ ...when, from })}
+      />
+      <DayField
+        label="Ends; at this very minute it counts no more"
+        hours
+        value={to ?? ''}
+        disabled={to === undefined}
+        onChange={setTo}
+      />
       <label className="flex items-center gap-2">
         <input
           type="checkbox"

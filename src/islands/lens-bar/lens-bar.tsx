@@ -10,6 +10,7 @@ import {
 import { keepBeforeLeaving, withOwnQuery } from '../../ui/leaving.ts';
 import { shortMoment, zoneWords } from '../../ui/moment.ts';
 import { Part, PickList } from '../../ui/pieces/index.ts';
+import { DayField } from '../days/index.ts';
 import { ask, WithServer } from '../server/index.ts';
 
 /** The same page through another lens; what else its address says stays. */
@@ -94,16 +95,9 @@ function When({ lens, at }: { lens: Lens; at: string }) {
         look({ ...lens, at: text || null });
       }}
     >
-      <label className="block text-sm">
-        Date and hour at the store
-        <input
-          type="datetime-local"
-          className="input input-sm mt-1 w-full"
-          value={text}
-          required
-          onChange={(event) => setText(event.target.value)}
-        />
-      </label>
+      <span className="block text-sm">
+        <DayField label="Date and hour at the store" hours required value={text} onChange={setText} />
+      </span>
       <span className="mt-2 flex gap-2">
         <button type="submit" className="btn btn-primary btn-sm">
           Look then

@@ -11,6 +11,7 @@ import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Begin } from './begin.tsx';
 import { ManyBar } from './many-bar.tsx';
 import { RunBar, WeekHeads, weeksAround } from './run-bar.tsx';
+import { useCloseRows } from './use-close-rows.ts';
 
 interface PlanListProps {
   readonly view: LensView;
@@ -45,6 +46,7 @@ function List({ view, plans, approves }: PlanListProps) {
   const sought = useDeferredValue(text.trim().toLowerCase());
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [said, setSaid] = useState<React.ReactNode>('');
+  const rows = useCloseRows();
   const touching = useTouching(sought);
   const stores = placesOf(view);
   const { data, error, refetch } = useQuery({
@@ -101,8 +103,16 @@ function List({ view, plans, approves }: PlanListProps) {
           chosen={kept}
           onChoose={setKept}
         />
+        <button
+          type="button"
+          className="link ml-auto text-sm"
+          aria-pressed={rows.close}
+          onClick={() => rows.setClose(!rows.close)}
+        >
+          {rows.close ? 'With their sentences' : 'One line each'}
+        </button>
         {plans && shown.length > 0 ? (
-          <span className="ml-auto flex gap-3 text-sm">
+          <span className="flex gap-3 text-sm">
             <button type="button" className="link" onClick={() => setChosen(new Set(shown.map(idOf)))}>
               Choose all shown
             </button>
@@ -150,6 +160,7 @@ function List({ view, plans, approves }: PlanListProps) {
       {shown.length > 0 ? (
         <Table
           rows={shown}
+          close={rows.close}
           view={view}
           chosen={plans ? chosen : null}
           onChoose={(id) => setChosen((before) => toggled(before, id))}
@@ -234,11 +245,14 @@ function WaitingWords({ waiting }: { waiting: PromotionSummary['waiting'] }) {
 
 function Table({
   rows,
+  close,
   view,
   chosen,
   onChoose,
 }: {
   rows: readonly { promotion: PromotionSummary; phase: Phase }[];
+  /** A line each, without the sentences. */
+  close: boolean;
   view: LensView;
   /** Null: nothing can be chosen. */
   chosen: ReadonlySet<string> | null;
@@ -247,7 +261,7 @@ function Table({
   const weeks = weeksAround(view.at);
   const query = lensQuery(view.lens);
   return (
-    <table className="rows mt-3 table-fixed">
+    <table className={`rows mt-3 table-fixed ${close ? 'rows-close' : ''}`}>
       <caption className="sr-only">Promotions</caption>
       <thead>
         <tr>
@@ -283,15 +297,7 @@ function Table({
               <a className="font-medium hover:underline" href={`/plan/${idInAddress(promotion.id)}${query}`}>
                 {promotion.name}
               </a>
-              <span
-                className="quiet line-clamp-2 text-sm md:line-clamp-1 lg:hidden"
-                title={promotion.sentence}
-              >
-                {promotion.sentence}
-              </span>
-              <span className="quiet line-clamp-1 text-sm max-lg:hidden" title={promotion.sentence}>
-                {withoutDates(promotion.sentence, { from: promotion.from, to: promotion.to ?? undefined })}
-              </span>
+              {close ? null : <Sentences of={promotion} />}
               <span className="text-sm md:hidden">
                 <PhaseMark phase={phase} /> <WaitingWords waiting={promotion.waiting} />
               </span>
@@ -301,7 +307,7 @@ function Table({
               <WaitingWords waiting={promotion.waiting} />
             </td>
             <td className="max-lg:hidden">
-              <RunBar promotion={promotion} phase={phase} weeks={weeks} at={view.at} />
+              <RunBar promotion={promotion} phase={phase} weeks={weeks} at={view.at} brief={close} />
             </td>
             <td className="figure max-md:hidden">{promotion.stores}</td>
             <td className="figure max-md:hidden">{promotion.priority}</td>
@@ -309,5 +315,19 @@ function Table({
         ))}
       </tbody>
     </table>
+  );
+}
+
+/** What it does; the dates stand beside it where there is room for them. */
+function Sentences({ of: { sentence, from, to } }: { of: PromotionSummary }) {
+  return (
+    <>
+      <span className="quiet line-clamp-2 text-sm md:line-clamp-1 lg:hidden" title={sentence}>
+        {sentence}
+      </span>
+      <span className="quiet line-clamp-1 text-sm max-lg:hidden" title={sentence}>
+        {withoutDates(sentence, { from, to: to ?? undefined })}
+      </span>
+    </>
   );
 }

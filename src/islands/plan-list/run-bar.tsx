@@ -41,11 +41,14 @@ export function RunBar({
   phase,
   weeks,
   at,
+  brief = false,
 }: {
   promotion: PromotionSummary;
   phase: Phase;
   weeks: Weeks;
   at: string;
+  /** The bar alone: its dates are told by the pointer. */
+  brief?: boolean;
 }) {
   const place = (wall: number) =>
     Math.min(100, Math.max(0, ((wall - weeks.from) / (weeks.to - weeks.from)) * 100));
@@ -58,10 +61,14 @@ export function RunBar({
   const firm = phase === 'live' || phase === 'coming';
   return (
     <>
-      <span className="quiet block whitespace-nowrap text-sm">
+      <span className={brief ? 'sr-only' : 'quiet block whitespace-nowrap text-sm'}>
         {shortMoment(promotion.from, at)} {until}
       </span>
-      <span className="relative block h-5" aria-hidden="true">
+      <span
+        className="relative block h-5"
+        aria-hidden="true"
+        title={`${shortMoment(promotion.from, at)} ${until}`}
+      >
         <span className="absolute inset-y-0 w-px bg-primary" style={{ left: `${now}%` }} />
         {to <= weeks.from || from >= weeks.to ? (
           <span className="quiet absolute text-xs" style={to <= weeks.from ? { left: 4 } : { right: 0 }}>

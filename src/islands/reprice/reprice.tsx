@@ -3,6 +3,7 @@ import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
 import type { WorksheetDocument } from '../../core/plan/index.ts';
 import { dateWords } from '../../ui/moment.ts';
+import { DayField } from '../days/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { type SheetOutcome, Worksheet } from '../worksheet/index.ts';
@@ -76,14 +77,9 @@ function Desk({ view }: { view: LensView }) {
     <>
       <p className="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1 font-serif text-xl">
         From
-        <input
-          type="date"
-          className="input input-sm w-38"
-          aria-label="From which day on"
-          value={since}
-          aria-invalid={!isDay}
-          onChange={(event) => setSince(event.target.value)}
-        />
+        <span className="inline-block w-44 font-sans text-sm">
+          <DayField label="From which day on" labelShown={false} value={since} onChange={setSince} />
+        </span>
         on, make anew
         <ScopeChoice choices={choices.data} scope={scope} onChange={setScope} />
       </p>

@@ -1,10 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { StorePricesReview } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import type { ChangedPriceView, StorePricesReview } from '../../contracts/view/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
-
-type Price = StorePricesReview['prices'][number];
+import { PricesSideBySide } from '../side-by-side/index.ts';
 
 /** The prices that a store would get in the place of those it was sent, the largest change first. */
 export function StorePrices({ store, name, near }: { store: string; name: string; near: string }) {
@@ -54,48 +52,11 @@ export function StorePrices({ store, name, near }: { store: string; name: string
           />
         </label>
       </div>
-      <div className="mt-1 max-h-96 overflow-y-auto">
-        <table className="rows text-sm">
-          <caption className="sr-only">Prices that change</caption>
-          <thead className="sticky top-0 bg-base-100">
-            <tr>
-              <th>Item</th>
-              <th className="figure">Sent</th>
-              <th className="figure">Then</th>
-              <th className="figure">Change</th>
-              <th>From</th>
-              <th>Why</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((price) => (
-              <tr key={price.sku}>
-                <td>
-                  {price.name} <span className="quiet">{price.sku}</span>
-                </td>
-                <td className="figure">{price.before ?? 'not sold'}</td>
-                <td className="figure font-semibold">{price.after ?? 'not sold'}</td>
-                <td className="figure whitespace-nowrap">{percentOf(price)}</td>
-                <td className="whitespace-nowrap">{price.at ? shortMoment(price.at, near) : 'at once'}</td>
-                <td>{whyOf(price)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <PricesSideBySide prices={shown} near={near} heads={['Sent', 'Then']} />
       {shown.length === 0 ? <p className="quiet text-sm">Nothing of these has “{text}” in it.</p> : null}
     </section>
   );
 }
 
-const wordsOf = ({ name, sku, was, by }: Price): string => [name, sku, ...was, ...by].join(' ').toLowerCase();
-
-const percentOf = ({ percent }: Price): string =>
-  percent === null ? '' : `${percent > 0 ? '+' : '−'}${Math.abs(percent).toFixed(1)} %`;
-
-function whyOf({ by, was, guests }: Price): string {
-  const words =
-    by.join(', then ') ||
-    (was.length > 0 ? `without ${was.join(' and ')}, its regular price` : 'its regular price');
-  return guests ? words : `${words}, for those it is for`;
-}
+const wordsOf = ({ name, sku, was, by }: ChangedPriceView): string =>
+  [name, sku, ...was, ...by].join(' ').toLowerCase();

@@ -14,6 +14,7 @@ import {
   stepRequest,
   templateRequest,
   undoManyRequest,
+  waitingPricesRequest,
   worksheetRequest,
 } from '../../contracts/index.ts';
 import {
@@ -28,6 +29,7 @@ import {
   previewDeal,
   previewMany,
   previewPromotion,
+  reviewWaitingPrices,
   savePromotion,
   seenBy,
   setPromotionStatus,
@@ -46,6 +48,9 @@ const calendarRequest = Joi.object<{ stores?: string }>({ stores: Joi.string().m
 export const PLAN_ENDPOINTS = {
   'preview-promotion': onBody(previewRequest, async ({ app, person, input: { promotion, store = null } }) =>
     answerReply(await previewPromotion(app, person, { promotion, store })),
+  ),
+  'waiting-prices': onQuery(waitingPricesRequest, async ({ app, person, input, now }) =>
+    outcomeReply(await reviewWaitingPrices(app, person, input, now)),
   ),
   'preview-deal': onBody(
     dealPreviewRequest,

@@ -8,3 +8,4 @@ export * from './phase-mark.tsx';
 export * from './pick-list.tsx';
 export * from './price-tag.tsx';
 export { meantBy, usePendingEnter } from './use-pending-enter.ts';
+export * from './words-choice.tsx';

@@ -1,14 +1,15 @@
+import type { ChainWords } from '../../../contracts/view/index.ts';
 import type { ConditionsDocument } from '../../../core/plan/index.ts';
-import { KeptField } from '../../../ui/pieces/index.ts';
+import { KeptField, WordsChoice } from '../../../ui/pieces/index.ts';
 import { listOf, numberOf } from '../typed-numbers.ts';
 
 const LISTS = {
   payments: 'Paid by one of these',
   deliveries: 'Delivered in one of these ways',
   regions: 'To one of these regions',
-  postcodes: 'To postcodes that begin with',
   linkTags: 'Come by a link tagged',
 } as const;
+export const NO_WORDS = 'The chain keeps none; an administrator adds them in the stockroom.';
 const NUMBERS = {
   minWeight: 'From so many kg on',
   maxWeight: 'Up to so many kg',
@@ -25,9 +26,12 @@ const keysOf = <T extends object>(table: T) => Object.keys(table) as (keyof T)[]
 /** What a reward asks beside the goods. Nothing typed asks nothing. */
 export function ConditionFields({
   conditions,
+  words,
   onChange,
 }: {
   conditions: ConditionsDocument;
+  /** The chain's own: they are chosen, not typed. */
+  words: ChainWords;
   onChange: (conditions: ConditionsDocument) => void;
 }) {
   const put = (key: keyof ConditionsDocument, value: string[] | string | number | null) => {
@@ -38,16 +42,23 @@ export function ConditionFields({
   return (
     <span className="block space-y-2">
       {keysOf(LISTS).map((key) => (
-        <KeptField
+        <WordsChoice
           key={key}
           label={LISTS[key]}
-          text={conditions[key]?.join(', ') ?? ''}
-          inputMode="text"
-          optional
-          reading={{ read: listOf, wanted: 'words with commas between' }}
+          known={words[key].map((value) => ({ value, words: value }))}
+          chosen={conditions[key] ?? []}
+          none={NO_WORDS}
           onChange={(list) => put(key, list)}
         />
       ))}
+      <KeptField
+        label="To postcodes that begin with, with commas between"
+        text={conditions.postcodes?.join(', ') ?? ''}
+        inputMode="text"
+        optional
+        reading={{ read: listOf, wanted: 'beginnings of postcodes with commas between' }}
+        onChange={(list) => put('postcodes', list)}
+      />
       {keysOf(NUMBERS).map((key) => (
         <KeptField
           key={key}

@@ -35,7 +35,11 @@ export function DealForm(props: DealFormProps) {
   const [found, setFound] = useState<Record<string, string>>({});
   /** The part that was added last: it is open for its goods at once. */
   const [added, setAdded] = useState('');
-  const names = namesOf({ ...choices, items: named({ ...knownNames, ...found }) as never });
+  const names = namesOf({
+    ...choices,
+    items: named({ ...knownNames, ...found }) as never,
+    promotions: choices.rewards,
+  });
   const { offer } = draft;
   const frame = dealFrame(draft, names);
   const put = (part: Partial<DealDraft>) => onChange({ ...draft, ...part });
@@ -44,6 +48,7 @@ export function DealForm(props: DealFormProps) {
       <DealPanel
         offer={offer}
         part={part}
+        own={draft.id}
         choices={choices}
         looking={looking}
         wordsOf={(rule) => itemWords(rule, names)}

@@ -1,7 +1,7 @@
 import type { OfferOf } from '../../../core/sentence/index.ts';
-import { KeptField } from '../../../ui/pieces/index.ts';
-import { basisPointsOf, listOf, numberOf } from '../typed-numbers.ts';
-import { ConditionFields } from './condition-fields.tsx';
+import { KeptField, WordsChoice } from '../../../ui/pieces/index.ts';
+import { basisPointsOf, numberOf } from '../typed-numbers.ts';
+import { ConditionFields, NO_WORDS } from './condition-fields.tsx';
 import type { PanelProps } from './panel-props.ts';
 
 type Delivery = OfferOf<'deliveryReward'>;
@@ -18,7 +18,13 @@ export function DeliveryPanel({ offer, part, choices, onChange }: PanelProps<Del
     onChange(Object.keys(conditions).length > 0 ? { ...rest, conditions } : rest);
   const from = subtotal === undefined ? {} : { subtotal };
   if (part === 'conditions')
-    return <ConditionFields conditions={others} onChange={(next) => putConditions({ ...from, ...next })} />;
+    return (
+      <ConditionFields
+        conditions={others}
+        words={choices.words}
+        onChange={(next) => putConditions({ ...from, ...next })}
+      />
+    );
   if (part === 'value')
     return (
       <ValuePanel
@@ -36,15 +42,14 @@ export function DeliveryPanel({ offer, part, choices, onChange }: PanelProps<Del
         reading={{ read: numberOf, wanted: 'an amount such as 30, or nothing' }}
         onChange={(amount) => putConditions({ ...(amount === null ? {} : { subtotal: amount }), ...others })}
       />
-      <KeptField
-        label="Only for these ways of delivery; nothing means all"
-        text={offer.ways?.join(', ') ?? ''}
-        inputMode="text"
-        optional
-        reading={{ read: listOf, wanted: 'names of ways' }}
+      <WordsChoice
+        label="Only for these ways of delivery; none means all"
+        known={choices.words.deliveries.map((value) => ({ value, words: value }))}
+        chosen={offer.ways ?? []}
+        none={NO_WORDS}
         onChange={(ways) => {
           const { ways: _, ...kept } = offer;
-          onChange(ways && ways.length > 0 ? { ...kept, ways } : kept);
+          onChange(ways.length > 0 ? { ...kept, ways } : kept);
         }}
       />
       <KeptField

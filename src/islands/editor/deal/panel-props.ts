@@ -6,6 +6,8 @@ export interface PanelProps<O> {
   readonly offer: O;
   /** Which part of the deal's words was pressed. */
   readonly part: string;
+  /** The id of the deal itself; empty: it has none yet. */
+  readonly own: string;
   readonly choices: Choices;
   readonly looking: { readonly store: string; readonly at: string };
   readonly wordsOf: (rule: ItemRule) => string;

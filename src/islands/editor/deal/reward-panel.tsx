@@ -1,7 +1,7 @@
 import type { ConditionsDocument } from '../../../core/plan/index.ts';
 import type { OfferOf } from '../../../core/sentence/index.ts';
-import { Check, KeptField } from '../../../ui/pieces/index.ts';
-import { listOf, numberOf } from '../typed-numbers.ts';
+import { Check, KeptField, WordsChoice } from '../../../ui/pieces/index.ts';
+import { numberOf } from '../typed-numbers.ts';
 import { NOTHING_CHOSEN } from './begin-deal.ts';
 import { ConditionFields } from './condition-fields.tsx';
 import { GoodsField } from './goods-field.tsx';
@@ -38,6 +38,7 @@ export function RewardPanel(props: PanelProps<Reward>) {
     return (
       <ConditionFields
         conditions={conditions ?? {}}
+        words={props.choices.words}
         onChange={(next) => onChange({ ...rest, ...(items ? { items } : {}), ...asked(next) })}
       />
     );
@@ -84,7 +85,7 @@ function TiersPanel({ offer, choices, onChange }: PanelProps<Reward>) {
 /** The keys of a reward that may be absent. */
 type Optional = 'maxDiscount' | 'measure' | 'skipDiscounted' | 'combinesWith';
 
-function BesidePanel({ offer, choices, onChange }: PanelProps<Reward>) {
+function BesidePanel({ offer, choices, own, onChange }: PanelProps<Reward>) {
   const put = <K extends Optional>(key: K, value: Reward[K] | null) => {
     const { [key]: _, ...rest } = offer;
     onChange((value === null ? rest : { ...rest, [key]: value }) as Reward);
@@ -126,11 +127,13 @@ function BesidePanel({ offer, choices, onChange }: PanelProps<Reward>) {
         </select>
       </label>
       {named ? (
-        <KeptField
-          label="Ids of those rewards, with commas between"
-          text={(offer.combinesWith as string[]).join(', ')}
-          inputMode="text"
-          reading={{ read: listOf, wanted: 'ids of promotions' }}
+        <WordsChoice
+          label="Those rewards; each of them must go together with this one, too"
+          known={choices.rewards
+            .filter(({ id }) => id !== own)
+            .map(({ id, name }) => ({ value: id, words: name }))}
+          chosen={offer.combinesWith as string[]}
+          none="There is no other reward yet."
           onChange={(ids) => put('combinesWith', ids)}
         />
       ) : null}

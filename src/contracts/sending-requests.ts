@@ -1,0 +1,42 @@
+import Joi from 'joi';
+import type { ChainWords } from './view/choices.ts';
+
+const id = Joi.string().min(1).max(200);
+
+export interface SendRequest {
+  /** Absent: every store with something to send. */
+  stores?: string[];
+  /** The version of the plan that was reviewed. */
+  planVersion: number;
+  /** Ids of the promotions that were held back then; absent: none. */
+  held?: string[];
+}
+export const sendRequest = Joi.object<SendRequest>({
+  stores: Joi.array().items(id).min(1).max(20_000),
+  planVersion: Joi.number().integer().min(1).required(),
+  held: Joi.array().items(id).max(20_000),
+});
+
+const words = Joi.array().items(Joi.string().trim().min(1).max(60)).unique().max(200).required();
+export const chainWordsRequest = Joi.object<ChainWords>({
+  payments: words,
+  deliveries: words,
+  regions: words,
+  linkTags: words,
+});
+
+export interface HoldBackRequest {
+  promotion: string;
+  held: boolean;
+}
+export const holdBackRequest = Joi.object<HoldBackRequest>({
+  promotion: id.required(),
+  held: Joi.boolean().strict().required(),
+});
+
+export const waitingPricesRequest = Joi.object<{ id: string; store: string }>({
+  id: id.required(),
+  store: id.required(),
+});
+
+export const storePricesRequest = Joi.object<{ store: string }>({ store: id.required() });

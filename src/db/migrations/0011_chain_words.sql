@@ -1,0 +1,1 @@
+ALTER TABLE "chain" ADD COLUMN "words" jsonb;

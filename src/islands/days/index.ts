@@ -1,0 +1,1 @@
+export { DayField } from './day-field.tsx';

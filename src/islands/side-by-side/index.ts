@@ -1,0 +1,1 @@
+export { PricesSideBySide } from './prices-side-by-side.tsx';
