@@ -1,12 +1,34 @@
 import { defineConfig } from 'vitest/config';
 
+/** What asks the application, its tills and the database that the run has started. */
+const APPLICATION = 'tests/{browser,endpoints,integration}/**/*.test.ts';
+
 export default defineConfig({
   test: {
-    include: ['{src,tests,tills,demo}/**/*.test.ts'],
     setupFiles: ['tests/seed.ts'],
-    // One file after another: the tests share two cores with the application, its tills and a browser.
-    fileParallelism: false,
     testTimeout: 30_000,
     hookTimeout: 60_000,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'alone',
+          include: ['{src,tests,tills,demo}/**/*.test.ts'],
+          exclude: [APPLICATION],
+          maxWorkers: 2,
+          sequence: { groupOrder: 0 },
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'together',
+          include: [APPLICATION],
+          // One file after another: they share two cores with the application, its tills and a browser.
+          fileParallelism: false,
+          sequence: { groupOrder: 1 },
+        },
+      },
+    ],
   },
 });

@@ -227,3 +227,29 @@ describe('an entry with rules', () => {
     });
   });
 });
+
+describe('a new row without an id', () => {
+  const admin = person('administrator');
+  const add = (ports: ReturnType<typeof inMemory>, ...rows: Record<string, string>[]) =>
+    changeStockroom(
+      ports,
+      admin,
+      { table: 'zones', edits: rows.map((cells) => ({ key: null, cells })), drops: [] },
+      NOW,
+    );
+
+  it('has one made of its name, and a number behind it where that is taken', async () => {
+    const ports = inMemory(SMALL);
+    const named = { name: 'Städte am Meer' };
+    expect(await add(ports, named, named)).toMatchObject({
+      value: { keys: ['stadte-am-meer', 'stadte-am-meer-2'] },
+    });
+    expect(await add(ports, named, { id: 'own', name: 'Its own' })).toMatchObject({
+      value: { keys: ['stadte-am-meer-3', 'own'] },
+    });
+  });
+
+  it('still wants one where its name has no letter for it', async () => {
+    expect(await add(inMemory(SMALL), { name: '海' })).toMatchObject({ failure: { kind: 'invalid' } });
+  });
+});

@@ -24,6 +24,7 @@ import type { Instant } from '../core/calendar/index.ts';
 import { type Currency, currencyOf } from '../core/money/index.ts';
 import { type Fault, type PlanDocument, withArticle } from '../core/plan/index.ts';
 import { type CellNames, cellNames, withIds } from './names-of-ids.ts';
+import { withOwnIds } from './own-ids.ts';
 import { wholeFaults } from './whole-faults.ts';
 import { type StockroomPorts, writeEntries } from './write-entries.ts';
 
@@ -81,7 +82,7 @@ export async function changeStockroom(
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
     const current = await ports.book.current();
     const { document, version } = current;
-    const checked = checkEdit(document, edit);
+    const checked = checkEdit(document, withOwnIds(edit, document));
     if (checked.faults.length > 0) return failed({ kind: 'invalid', faults: checked.faults.map(pathOf) });
     if (checked.change.puts.length + checked.change.drops.length === 0)
       return done({ version, keys: [], waits: null });

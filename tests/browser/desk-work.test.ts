@@ -1,6 +1,7 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
+import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
 import { openBrowser, openPart, settled, sitDown } from './desk.ts';
 
@@ -73,8 +74,23 @@ test(
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByText(/Somebody saved this promotion after you opened it/).waitFor();
     expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Mine');
+    // While it is read what stands now nothing can be saved: that would be refused, and nobody would see it.
+    let answer = () => {};
+    const held = new Promise<void>((resolve) => {
+      answer = resolve;
+    });
+    await page.route('**/api/promotions/shared', async (route) => {
+      if (route.request().method() === 'GET') await held;
+      await route.continue();
+    });
     await page.getByRole('button', { name: /Go on with mine/ }).click();
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    const save = page.getByRole('button', { name: 'Save', exact: true });
+    await until(
+      () => save.isDisabled(),
+      (disabled) => disabled,
+    );
+    answer();
+    await save.click();
     await page.getByText('Saved.').waitFor();
     expect((await rufus.get('/api/promotions/shared')).body).toMatchObject({
       revision: 3,

@@ -1,5 +1,6 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest';
+import type { DemoName } from '../application/running.ts';
 import { accessFaults, DESK, openBrowser, openPart, PHONE, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
@@ -64,6 +65,14 @@ const tooSmall = (page: Page) =>
     return small.slice(0, 8);
   });
 
+/** Somebody who sits down once and looks at one page after another. */
+const seats = new Map<DemoName, ReturnType<typeof sitDown>>();
+function seated(name: DemoName): ReturnType<typeof sitDown> {
+  const seat = seats.get(name) ?? sitDown(browser, name);
+  seats.set(name, seat);
+  return seat;
+}
+
 /** Whether something sticks out to the side: a phone in the aisle must not scroll both ways. */
 const sticksOut = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth);
@@ -81,11 +90,9 @@ describe('at the desk', () => {
   it.each(PAGES)('%s has no fault that axe finds', { timeout: 60_000 }, async (path) => {
     // A store's person has few rows: what axe looks at are kinds of elements, not their number.
     const viewport = SHEETS.includes(path) ? { ...DESK, height: 480 } : DESK;
-    const { page, complaints } = await sitDown(
-      browser,
-      MANY_ROWS.includes(path) ? 'tove' : 'rufus',
-      viewport,
-    );
+    const { page, complaints } = await seated(MANY_ROWS.includes(path) ? 'tove' : 'rufus');
+    await page.setViewportSize(viewport);
+    complaints.length = 0;
     await page.goto(path);
     await settled(page);
     expect(await accessFaults(page, { except: EXCEPT[path] })).toEqual([]);
@@ -97,7 +104,6 @@ describe('at the desk', () => {
     // What the content policy keeps out, a browser says on its console; so it does what is not there.
     const asked = (line: string) => !(path.includes('no-such') && line.includes('404'));
     expect(complaints.filter(asked)).toEqual([]);
-    await page.context().close();
   });
 });
 

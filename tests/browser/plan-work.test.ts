@@ -220,7 +220,10 @@ test('the list has a line each where one likes, and again when one comes back', 
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan');
   await settled(page);
-  const sentence = page.getByText(/^In all stores|^From .* all shoppers/).first();
+  const sentence = page
+    .getByText(/all shoppers pay/)
+    .locator('visible=true')
+    .first();
   await sentence.waitFor();
   await page.getByRole('button', { name: 'One line each' }).click();
   await sentence.waitFor({ state: 'detached' });

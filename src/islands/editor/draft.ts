@@ -1,3 +1,4 @@
+import { idOfName } from '../../contracts/index.ts';
 import type { LensView } from '../../contracts/view/index.ts';
 import { GROUP_PREFIX } from '../../contracts/view/index.ts';
 import type { Lead } from '../../core/aim/index.ts';
@@ -137,16 +138,7 @@ export function withCosts(draft: Draft, costs: Readonly<Record<string, string>>)
 }
 
 /** "Sun care weekend" and six random letters; readable in an address and in a price file. */
-export function idFor(name: string, random: string): string {
-  const words = name
-    .normalize('NFD')
-    .replace(/\p{Mark}/gu, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 40);
-  return `${words || 'promotion'}-${random}`;
-}
+export const idFor = (name: string, random: string): string => `${idOfName(name) || 'promotion'}-${random}`;
 
 /** Six hexadecimal letters, on a page of any origin: identifiers of the browser's own ask for a secure one. */
 export const randomLetters = (): string =>

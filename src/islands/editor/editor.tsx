@@ -111,6 +111,17 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves, pas
     if (saving.kind === 'saved') setSaving({ kind: 'idle' });
   };
 
+  /** Nothing is saved while it is read what stands: a save under the old revision would be refused unseen. */
+  async function settle(read: () => Promise<unknown>): Promise<void> {
+    setSaving({ kind: 'saving' });
+    try {
+      await read();
+      setSaving({ kind: 'idle' });
+    } catch (error) {
+      setSaving({ kind: 'refused', refusal: refusalOf(error) });
+    }
+  }
+
   /** Saves the draft with a status. What the server refuses is shown at its part; nothing typed is lost. */
   async function save(status: PromotionDocument['status'], words: string): Promise<void> {
     const whole = wholeOf({ ...draft, status, name: draft.name.trim() });
@@ -223,14 +234,8 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves, pas
         {theirs ? (
           <Conflict
             theirs={theirs}
-            onTake={async () => {
-              await reopen();
-              setSaving({ kind: 'idle' });
-            }}
-            onKeep={async () => {
-              setKept(await ask<Opened>(pathOf(draft.id)));
-              setSaving({ kind: 'idle' });
-            }}
+            onTake={() => settle(reopen)}
+            onKeep={() => settle(async () => setKept(await ask<Opened>(pathOf(draft.id))))}
           />
         ) : loose ? (
           <p role="alert" className="mt-4 border-error border-l-4 pl-3">

@@ -3,6 +3,9 @@ import { type Cells, type TableName, tableOf } from '../../contracts/table/index
 import { FaultField } from '../../ui/pieces/index.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 
+const isOwnId = ({ field, required }: { field: string; required?: boolean }): boolean =>
+  field === 'id' && !required;
+
 /** A new row, typed in above the table; what is wrong with it is said at its fields. */
 export function AddRow({
   table,
@@ -14,7 +17,14 @@ export function AddRow({
   const { columns, one } = tableOf(table);
   const [cells, setCells] = useState<Cells>({});
   const [refusal, setRefusal] = useState<Refusal | null>(null);
-  const typed = columns.filter(({ shown, filed }) => !shown && !filed);
+  const named = columns.some(({ field }) => field === 'name');
+  // An id is made of the name where none is typed: who wants one of their own finds it last.
+  const typed = columns
+    .filter(({ shown, filed }) => !shown && !filed)
+    .map((column) =>
+      named && column.field === 'id' ? { ...column, required: false, hint: 'else made of the name' } : column,
+    )
+    .toSorted((a, b) => Number(isOwnId(a)) - Number(isOwnId(b)));
   const faultAt = (field: string) =>
     refusal?.faults.find(({ path }) => path === `/edits/0/${field}`)?.message ?? null;
   const loose =
