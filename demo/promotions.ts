@@ -43,7 +43,11 @@ function told({ day, flyer }: Weeks): PromotionDocument[] {
     approved(
       'first-saturday',
       'Family Saturday on nappies',
-      { from: `${day(-60)}T08:00`, repeat: { rrule: 'FREQ=MONTHLY;BYDAY=1SA;COUNT=12', duration: 'PT12H' } },
+      {
+        from: `${day(-60)}T08:00`,
+        to: flyer(44).to,
+        repeat: { rrule: 'FREQ=MONTHLY;BYDAY=1SA', duration: 'PT12H' },
+      },
       { priority: 25, offer: change({ node: 'nappies' }, { percentOff: 1200 }, UP_TO_FIVE) },
     ),
     approved('isles-freight', 'Isles: laundry at mainland prices', flyer(-4, 10), {

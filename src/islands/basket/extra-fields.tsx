@@ -68,7 +68,7 @@ function Typed({ field: { label, hint, amount }, value, wrong, onChange }: Field
     <label className="flex flex-col">
       {label}
       <input
-        className="input input-sm mt-0.5 w-36"
+        className="input input-sm mt-0.5 w-44"
         inputMode={amount ? 'decimal' : 'text'}
         value={value}
         placeholder={hint}
@@ -92,7 +92,7 @@ function WordSelect({
     <label className="flex flex-col">
       {label}
       <select
-        className="select select-sm mt-0.5 w-36"
+        className="select select-sm mt-0.5 w-44"
         value={value}
         onChange={(event) => onChange(event.target.value)}
       >

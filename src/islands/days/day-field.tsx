@@ -1,5 +1,6 @@
 import { CalendarDays } from 'lucide-react';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
+import { useOutsidePress } from '../../ui/pieces/index.ts';
 import { DayCalendar } from './day-calendar.tsx';
 
 /** A new moment begins when the shops have opened. */
@@ -30,14 +31,7 @@ export function DayField({
   const id = useId();
   const root = useRef<HTMLSpanElement>(null);
   const button = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    if (!open) return;
-    const outside = (event: Event) => {
-      if (!root.current?.contains(event.target as Node)) setOpen(false);
-    };
-    document.addEventListener('pointerdown', outside);
-    return () => document.removeEventListener('pointerdown', outside);
-  }, [open]);
+  useOutsidePress(root, open, () => setOpen(false));
   const close = () => {
     setOpen(false);
     button.current?.focus();

@@ -139,7 +139,7 @@ function Lines({ preview, view }: { preview: Preview; view: LensView }) {
       <table className="rows text-sm">
         <thead className="sticky top-0 bg-base-100">
           <tr>
-            <th>Item</th>
+            <th className="w-[45%]">Item</th>
             <th className="figure">Before, after</th>
             <th className="figure">Margin</th>
             <th
@@ -189,7 +189,7 @@ function Line({ line, href }: { line: PreviewLine; href: string }) {
         {margin !== null && margin < 0 ? <span className="sr-only"> below cost</span> : null}
         {worst ? (
           <span
-            className={`block whitespace-nowrap text-[13px] ${worst.margin === null || worst.margin < 0 ? 'text-error' : 'quiet'}`}
+            className={`ml-auto block max-w-32 whitespace-normal text-[13px] ${worst.margin === null || worst.margin < 0 ? 'text-error' : 'quiet'}`}
             title={worst.name}
           >
             {worst.margin === null ? 'all of it lost' : `${(worst.margin / 100).toFixed(1)} %`}, {worst.name}

@@ -47,7 +47,7 @@ export function ChainWordsForm({ words }: { words: ChainWords }) {
           {LABELS[key]}
           <textarea
             className="textarea textarea-sm mt-0.5 w-full"
-            rows={3}
+            rows={4}
             value={texts[i]}
             onChange={(event) => setTexts(texts.with(i, event.target.value))}
           />

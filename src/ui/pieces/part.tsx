@@ -1,4 +1,5 @@
 import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
+import { useOutsidePress } from './use-outside-press.ts';
 
 /**
  * A part of a sentence that is pressed to change it in its place: the words, and a small panel under them.
@@ -28,14 +29,7 @@ export function Part({
     setOpen(false);
     button.current?.focus();
   };
-  useEffect(() => {
-    if (!open) return;
-    const outside = (event: Event) => {
-      if (!root.current?.contains(event.target as Node)) setOpen(false);
-    };
-    document.addEventListener('pointerdown', outside);
-    return () => document.removeEventListener('pointerdown', outside);
-  }, [open]);
+  useOutsidePress(root, open, () => setOpen(false));
   useEffect(() => {
     const panel = open ? root.current?.querySelector('[data-panel]') : null;
     const first =
