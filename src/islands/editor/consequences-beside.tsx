@@ -175,6 +175,7 @@ function Line({ line, href }: { line: PreviewLine; href: string }) {
         </a>
         {elsewhere ? <span className="quiet block text-[13px]">as in {elsewhere.name}</span> : null}
         {lost ? <span className="quiet block text-[13px]">{LOST_REASON_WORDS[lost]}</span> : null}
+        {worst ? <Worst of={worst} /> : null}
       </td>
       <td className="figure">
         <PriceTag price={after} former={before} promoted={after !== before} />
@@ -187,14 +188,6 @@ function Line({ line, href }: { line: PreviewLine; href: string }) {
       <td className={`figure ${margin !== null && margin < 0 ? 'text-error' : ''}`}>
         {margin === null ? '' : `${(margin / 100).toFixed(1)} %`}
         {margin !== null && margin < 0 ? <span className="sr-only"> below cost</span> : null}
-        {worst ? (
-          <span
-            className={`ml-auto block max-w-32 whitespace-normal text-[13px] ${worst.margin === null || worst.margin < 0 ? 'text-error' : 'quiet'}`}
-            title={worst.name}
-          >
-            {worst.margin === null ? 'all of it lost' : `${(worst.margin / 100).toFixed(1)} %`}, {worst.name}
-          </span>
-        ) : null}
       </td>
       <td className="figure">
         {after === before
@@ -206,5 +199,15 @@ function Line({ line, href }: { line: PreviewLine; href: string }) {
             : `× ${(breakEven / 100).toFixed(2)}`}
       </td>
     </tr>
+  );
+}
+
+/** The store in which least is left. */
+function Worst({ of: { name, margin } }: { of: NonNullable<PreviewLine['worst']> }) {
+  const lost = margin === null || margin < 0;
+  return (
+    <span className={`block text-[13px] ${lost ? 'text-error' : 'quiet'}`}>
+      {margin === null ? 'all of it lost' : `${(margin / 100).toFixed(1)} % left`} in {name}
+    </span>
   );
 }
