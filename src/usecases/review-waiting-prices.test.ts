@@ -46,6 +46,12 @@ describe('a change that waits, beside what stands', () => {
     });
   });
 
+  it('tells of one that is paused the change alone, and not that it would be switched on', async () => {
+    const paused = { status: 'paused' } as const;
+    const told = await waiting(cheaper(1000, paused), { ...cheaper(1000, paused), priority: 3 });
+    expect(told).toMatchObject({ value: { total: 0, prices: [] } });
+  });
+
   it('rings baskets where it is a deal', async () => {
     const deal = (total: string): PromotionDocument => ({
       ...change('a'),

@@ -34,7 +34,7 @@ export async function reviewWaitingPrices(
   const change = { ...withFreeOf(document, found.promotion), status: found.promotion.status };
   return done(
     change.offer.kind === 'priceChange'
-      ? ofPrices(current, change, store, now)
+      ? ofPrices(current, found.promotion, change, store, now)
       : ofBaskets(current, found.promotion, change, store),
   );
 }
@@ -55,13 +55,17 @@ function storeOf(plans: readonly CompiledPlan[], id: string, prefer: string): st
 
 function ofPrices(
   { compiled, document }: CurrentPlan,
+  standing: PromotionDocument,
   change: PromotionDocument,
   prefer: string,
   now: Instant,
 ): WaitingPrices {
-  const after = apply(compiled, { kind: 'put-promotion', promotion: approved(change, compiled) }).compiled;
-  const store = storeOf([compiled, after], change.id, prefer);
-  const all = changedPrices(compiled, after, store, now, {
+  // Both as if they were approved: of what is paused, the change alone is told, and not that it is switched on.
+  const [before, after] = [standing, change].map(
+    (form) => apply(compiled, { kind: 'put-promotion', promotion: approved(form, compiled) }).compiled,
+  ) as [CompiledPlan, CompiledPlan];
+  const store = storeOf([before, after], change.id, prefer);
+  const all = changedPrices(before, after, store, now, {
     promotions: new Set([change.id]),
     items: new Set(),
   });
