@@ -124,6 +124,7 @@ async function shoot(browser, origin, { name, path, as = 'rufus', viewport = DES
     colorScheme: light,
     baseURL: origin,
     reducedMotion: 'reduce',
+    locale: 'en',
   });
   const page = await context.newPage();
   if (as)

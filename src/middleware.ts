@@ -1,5 +1,6 @@
 import { defineMiddleware } from 'astro:middleware';
 import type { APIContext } from 'astro';
+import { readerLanguage, writingIn } from './contracts/index.ts';
 import {
   app,
   awayReply,
@@ -14,6 +15,7 @@ import {
   tooMuchReply,
   withSafeHeaders,
 } from './server/index.ts';
+import { readBy } from './ui/writing/index.ts';
 
 const OPEN = ['/sign-in', '/api/sign-in', '/api/sign-out', '/api/demo-sign-in', '/api/health'];
 
@@ -24,9 +26,16 @@ const OPEN = ['/sign-in', '/api/sign-in', '/api/sign-out', '/api/demo-sign-in', 
 export const onRequest = defineMiddleware(async (context, next) => {
   context.locals.person = null;
   context.locals.address ??= 'unknown';
-  const reply = await answer(context, next);
+  const language = readerLanguage(context.request.headers.get('accept-language'));
+  const reply = await readBy(writingIn(language), async () => whole(await answer(context, next)));
   return withSafeHeaders(reply, { secure: app().environment.origin.startsWith('https:') });
 });
+
+/** A page is put together as long as it is known who reads it. */
+async function whole(reply: Response): Promise<Response> {
+  if (!reply.headers.get('content-type')?.startsWith('text/html')) return reply;
+  return new Response(await reply.text(), reply);
+}
 
 async function answer(context: APIContext, next: () => Promise<Response>): Promise<Response> {
   const path = context.url.pathname;

@@ -1,6 +1,6 @@
 import { idInAddress } from '../src/contracts/index.ts';
 import { formatMoment, type Instant, zoneClock } from '../src/core/calendar/index.ts';
-import { momentWords } from '../src/core/sentence/index.ts';
+import { HOUSE_WRITING, momentWords } from '../src/core/writing/index.ts';
 import type { Rung } from './ring.ts';
 import type { TillState } from './till.ts';
 
@@ -22,6 +22,7 @@ const heldSince = (state: TillState): string =>
     ? 'ever'
     : momentWords(
         formatMoment(Date.parse(state.heldSince) as Instant, zoneClock(state.timeZone)).slice(0, 16),
+        HOUSE_WRITING,
       );
 
 const clockOf = (state: TillState): string => formatMoment(state.clock as Instant, zoneClock(state.timeZone));
@@ -52,7 +53,7 @@ export function tillPage(
   return document(
     `Till ${state.id}`,
     `<p><a href="/">All tills</a></p><h1>Till ${escapeHtml(state.id)}</h1>
-<p>${state.on ? 'Switched on' : '<b class="off">Switched off</b>'}; holds ${state.holds === null ? 'nothing yet' : `price file ${state.holds} since ${heldSince(state)}`}; its clock says <b>${momentWords(clockOf(state).slice(0, 16))}</b> (${escapeHtml(state.timeZone)}).</p>
+<p>${state.on ? 'Switched on' : '<b class="off">Switched off</b>'}; holds ${state.holds === null ? 'nothing yet' : `price file ${state.holds} since ${heldSince(state)}`}; its clock says <b>${momentWords(clockOf(state).slice(0, 16), HOUSE_WRITING)}</b> (${escapeHtml(state.timeZone)}).</p>
 ${state.picturesToCome > 0 ? `<p>${state.picturesToCome} pictures still to come.</p>` : ''}
 ${state.problem ? `<p class="off" role="status">${escapeHtml(state.problem)}</p>` : ''}
 <form><label>SKU or barcode<input name="code" value="${escapeHtml(asked.code)}" autofocus></label><label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label><button>Ring</button></form>
@@ -69,5 +70,5 @@ function rungWords(rung: Rung): string {
   if (rung.price === null)
     return `<p role="status">${escapeHtml(rung.name ?? rung.sku)}: cannot be sold here (${escapeHtml(rung.problem)}).</p>`;
   const was = rung.price === rung.regular ? '' : `<del>${escapeHtml(rung.regular)}</del> `;
-  return `<section role="status"><p>${escapeHtml(rung.name)}, ${momentWords(rung.at.slice(0, 16))}</p><p class="figure">${was}<span class="${rung.promotion ? 'tag' : ''}">${escapeHtml(rung.price)}</span></p><p>${rung.promotion ? `by “${escapeHtml(rung.promotionName)}”` : 'at its base price'}</p></section>`;
+  return `<section role="status"><p>${escapeHtml(rung.name)}, ${momentWords(rung.at.slice(0, 16), HOUSE_WRITING)}</p><p class="figure">${was}<span class="${rung.promotion ? 'tag' : ''}">${escapeHtml(rung.price)}</span></p><p>${rung.promotion ? `by “${escapeHtml(rung.promotionName)}”` : 'at its base price'}</p></section>`;
 }

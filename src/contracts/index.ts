@@ -11,3 +11,4 @@ export * from './sending-requests.ts';
 export * from './shape.ts';
 export * from './sound-value.ts';
 export * from './view/index.ts';
+export * from './writing/index.ts';

@@ -1,7 +1,7 @@
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { eq } from 'drizzle-orm';
-import type { Person, Role } from '../contracts/index.ts';
+import { type Person, type Role, readerLanguage } from '../contracts/index.ts';
 import { type Database, schema } from '../db/index.ts';
 import type { Environment } from './environment.ts';
 import { log } from './log.ts';
@@ -53,7 +53,8 @@ export async function personOf(
   const { id, name, email, ...rest } = found.user;
   const { role, seesCosts, demo } = rest as unknown as { role: Role; seesCosts: boolean; demo: boolean };
   if (demo && !(environment.demo && (await isDemoChain(db)))) return null;
-  const person = { id, name, email, role, costs: seesCosts };
+  const language = readerLanguage(headers.get('accept-language'));
+  const person = { id, name, email, role, costs: seesCosts, language };
   if (role !== 'store') return { ...person, stores: null };
   const rows = await db
     .select({ store: schema.personStore.store })

@@ -9,6 +9,7 @@ import {
   type PriceRequest,
   type PriceStory,
   sees,
+  writingOf,
 } from '../contracts/index.ts';
 import {
   DAY,
@@ -27,6 +28,7 @@ import type { Promotion } from '../core/plan/index.ts';
 import { type PriceQuestion, priceAt, timeline } from '../core/price-book/index.ts';
 import { formulaWords, namesOf, promotionText, roundingWords } from '../core/sentence/index.ts';
 import type { PriceAnswer, Working } from '../core/tag-price/index.ts';
+import { decimalWords } from '../core/writing/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { shopperOf } from './shopper-of.ts';
 import { isOnCost, seenBy } from './sight.ts';
@@ -72,7 +74,7 @@ export async function askPrice(
     at: formatMoment(at, clock),
     currency: compiled.plan.currency.code,
     ...storyOf(answer, current, person),
-    ...dealsOf(current, { ...question, at }),
+    ...dealsOf(current, { ...question, at }, person),
     steps: stepsOf(current, question, span, clock),
     next: ahead[1] ?? null,
   });
@@ -106,7 +108,7 @@ function storyOf(
   const byId = new Map(compiled.plan.promotions.map((promotion) => [promotion.id, promotion]));
   const nameOf = (id: string) => byId.get(id)?.name ?? id;
   const lists = new Map(compiled.plan.priceLists.map(({ id, name }) => [id, name]));
-  const names = namesOf(document);
+  const names = namesOf(document, writingOf(person));
   const sentenceOf = (id: string) =>
     promotionText(document.promotions.find((promotion) => promotion.id === id)!, document.currency, names);
   return {
@@ -147,8 +149,9 @@ function storyOf(
 function dealsOf(
   { compiled, document }: CurrentPlan,
   question: PriceQuestion,
+  person: Person,
 ): Pick<PriceStory, 'deals' | 'ladder'> {
-  const names = namesOf(document);
+  const names = namesOf(document, writingOf(person));
   const documents = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const found = dealsOn(compiled, question);
   const live = found.filter(({ reason }) => reason === null);
@@ -176,23 +179,25 @@ function workingWords(
   working: Working,
   promotion: Promotion,
   { compiled, document }: CurrentPlan,
-  { costs }: Person,
+  person: Person,
 ): string {
   const { currency } = compiled.plan;
-  const result = formatAmount(working.result, currency);
+  const writing = writingOf(person);
+  const said = (amount: string) => decimalWords(amount, writing);
+  const result = said(formatAmount(working.result, currency));
   if (working.kind === 'line-price') return `a price of its own for this item: ${result}`;
   const offer = document.promotions.find(({ id }) => id === promotion.id)!.offer;
   if (offer.kind !== 'priceChange' || !offer.formula) return result;
   // From the price and the way to it anybody can go back.
-  if (!costs && isOnCost(offer.formula)) return `worked out from what the item costs us: ${result}`;
-  const exact = describeRatio(working.exact, currency.exponent);
-  const words = formulaWords(offer.formula, currency.code, namesOf(document));
+  if (!person.costs && isOnCost(offer.formula)) return `worked out from what the item costs us: ${result}`;
+  const exact = describeRatio(working.exact, currency.exponent).replace(/^[\d.]+/, said);
+  const words = formulaWords(offer.formula, currency.code, namesOf(document, writing));
   const rounded = offer.rounding
-    ? `, ${roundingWords(offer.rounding)}: ${result}`
+    ? `, ${roundingWords(offer.rounding, writing)}: ${result}`
     : exact === result
       ? ''
       : `, rounded: ${result}`;
-  return `${words} ${formatAmount(working.basisAmount, currency)} is ${exact}${rounded}`;
+  return `${words} ${said(formatAmount(working.basisAmount, currency))} is ${exact}${rounded}`;
 }
 
 function stepsOf(

@@ -97,7 +97,7 @@ describe('the other tables', () => {
     const { rows } = await browse({ table: 'itemSets' });
     expect(rows.map(({ cells }) => [cells.name, cells.state, cells.holds])).toEqual([
       ['Summer', 'live', '4 items: Sun care and Oat bar'],
-      ['Old', 'frozen on 2027-04-01', '1 items: Sun milk'],
+      ['Old', 'frozen on Thu 1 Apr 2027', '1 items: Sun milk'],
       ['Picnic', 'by list', '2 items: Oat bar and Sun milk'],
     ]);
     expect(await cellsOf('places', { table: 'ranges' })).toEqual([

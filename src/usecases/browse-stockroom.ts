@@ -1,10 +1,11 @@
-import { type Person, sees, type TablePage, type TableRow } from '../contracts/index.ts';
+import { type Person, sees, type TablePage, type TableRow, writingOf } from '../contracts/index.ts';
 import { type Cells, entriesOf, type TableName, tableOf } from '../contracts/table/index.ts';
 import { dayOf, type Instant } from '../core/calendar/index.ts';
 import { formatAmount, type MinorUnits } from '../core/money/index.ts';
 import type { ItemRule, ItemSetDocument, PlanDocument, StoreRule } from '../core/plan/index.ts';
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { itemWords, namesOf, storeWords } from '../core/sentence/index.ts';
+import { countWords, dateWords, type Writing } from '../core/writing/index.ts';
 import { selectedItems } from './look-at-selection.ts';
 import { cellNames, withNames } from './names-of-ids.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
@@ -38,7 +39,7 @@ export async function browseStockroom(ports: Ports, person: Person, browse: Brow
   if (browse.table === 'items') return browseItems(ports, current, person, browse);
   const entries = await foundEntries(ports, current, person, browse);
   const table = tableOf(browse.table);
-  const more = shownCells(browse.table, current);
+  const more = shownCells(browse.table, current, writingOf(person));
   const names = cellNames(current.document);
   const rowOf = (entry: object): TableRow => {
     const cells = { ...table.toRow(entry), ...more(entry) };
@@ -191,12 +192,17 @@ function byField(field: string, descending: boolean): (a: TableRow, b: TableRow)
 }
 
 /** Cells that are worked out: what rules say and select, names behind ids. */
-function shownCells(table: TableName, current: CurrentPlan): (entry: object) => Cells {
+function shownCells(table: TableName, current: CurrentPlan, writing: Writing): (entry: object) => Cells {
   const { document, compiled } = current;
-  const names = namesOf(document);
+  const names = namesOf(document, writing);
   const countOf = (rule: ItemRule) => {
     const { fixed } = compileItemRule(rule, compiled.catalogue, compiled.plan.currency);
-    return fixed ? `${fixed.reduce((sum, one) => sum + one, 0)} items: ` : '';
+    return fixed
+      ? `${countWords(
+          fixed.reduce((sum, one) => sum + one, 0),
+          writing,
+        )} items: `
+      : '';
   };
   const storeCount = (rule: StoreRule) => {
     const { size } = storesOf(rule, compiled.plan);
@@ -207,7 +213,11 @@ function shownCells(table: TableName, current: CurrentPlan): (entry: object) => 
     case 'itemSets':
       return (entry) => {
         const set = entry as ItemSetDocument;
-        const state = set.frozen ? `frozen on ${set.frozen.on}` : 'items' in set.rule ? 'by list' : 'live';
+        const state = set.frozen
+          ? `frozen on ${dateWords(set.frozen.on.slice(0, 10), writing)}`
+          : 'items' in set.rule
+            ? 'by list'
+            : 'live';
         return { holds: holds(set.rule), state };
       };
     case 'storeGroups':

@@ -1,5 +1,5 @@
 import ical, { ICalEventStatus } from 'ical-generator';
-import type { Person } from '../contracts/index.ts';
+import { type Person, writingOf } from '../contracts/index.ts';
 import { firstStart, parseWallTime, WEEKDAYS } from '../core/calendar/index.ts';
 import { type PromotionDocument, readSchedule, type WindowDocument } from '../core/plan/index.ts';
 import { storesOf } from '../core/selection/index.ts';
@@ -23,7 +23,7 @@ export async function calendarFile(
 ): Promise<string> {
   const whole = await ports.book.current();
   const { document, compiled } = seenOf(whole, person);
-  const names = namesOf(document);
+  const names = namesOf(document, writingOf(person));
   const calendar = ical({
     name: `${document.name ?? 'Bell Tag'}: promotions`,
     prodId: '//Bell Tag//Promotions//EN',

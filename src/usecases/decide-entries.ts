@@ -7,6 +7,7 @@ import {
   type Outcome,
   type Person,
   type WaitingEntriesView,
+  writingOf,
 } from '../contracts/index.ts';
 import { tableOf, withEntries } from '../contracts/table/index.ts';
 import { checkPlan } from '../core/plan/index.ts';
@@ -83,7 +84,7 @@ function viewOf(
   another: boolean,
 ): WaitingEntriesView {
   const { id, change, effect, writer, writtenBy, writtenAt, returned } = one;
-  const rows = waitingRows(current, one);
+  const rows = waitingRows(current, one, writingOf(person));
   const shown = (cells: Readonly<Record<string, string>> | null) =>
     cells && !person.costs
       ? Object.fromEntries(Object.entries(cells).filter(([field]) => field !== 'cost'))

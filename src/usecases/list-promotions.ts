@@ -1,4 +1,4 @@
-import type { Person, PromotionSummary } from '../contracts/index.ts';
+import { type Person, type PromotionSummary, writingOf } from '../contracts/index.ts';
 import { storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { PlanBook, PromotionStore } from './plan-store.ts';
@@ -16,7 +16,7 @@ export async function listPromotions(
 ): Promise<PromotionSummary[]> {
   const whole = await ports.book.current();
   const { document, compiled } = seenOf(whole, person);
-  const names = namesOf(document);
+  const names = namesOf(document, writingOf(person));
   const all = await ports.promotions.all();
   return all.flatMap(({ promotion: kept, revision, proposal }) => {
     const promotion = seenPromotion(kept, whole.compiled, person);

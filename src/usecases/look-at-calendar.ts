@@ -1,4 +1,11 @@
-import { type CalendarBar, type CalendarLane, type LanesBy, type Person, sees } from '../contracts/index.ts';
+import {
+  type CalendarBar,
+  type CalendarLane,
+  type LanesBy,
+  type Person,
+  sees,
+  writingOf,
+} from '../contracts/index.ts';
 import type { ItemRule, PromotionDocument } from '../core/plan/index.ts';
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
@@ -13,7 +20,7 @@ export async function lookAtCalendar(
 ): Promise<CalendarLane[]> {
   const whole = await ports.book.current();
   const current = seenOf(whole, person);
-  const names = namesOf(current.document);
+  const names = namesOf(current.document, writingOf(person));
   const seen = current.compiled.plan.stores.map(({ id }) => id).filter((id) => sees(person, id));
   const all = (await ports.promotions.all()).flatMap((stored): StoredPromotion[] => {
     const promotion = seenPromotion(stored.promotion, whole.compiled, person);

@@ -1,4 +1,4 @@
-import type { Person } from '../contracts/index.ts';
+import { type Person, writingOf } from '../contracts/index.ts';
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { itemWords, namesOf } from '../core/sentence/index.ts';
 import type { PlanBook } from './plan-store.ts';
@@ -29,7 +29,7 @@ export async function lookAtStore(
   const { document, compiled } = await seenBy(ports.book, person);
   const store = compiled.stores.get(id);
   if (!store) return null;
-  const names = namesOf(document);
+  const names = namesOf(document, writingOf(person));
   const isIn = (rule: Parameters<typeof storesOf>[0]) => storesOf(rule, compiled.plan).has(id);
   const ranges = (document.ranges ?? []).filter(({ stores }) => isIn(stores));
   return {

@@ -1,4 +1,11 @@
-import { done, failed, type OpenedPromotion, type Outcome, type Person } from '../contracts/index.ts';
+import {
+  done,
+  failed,
+  type OpenedPromotion,
+  type Outcome,
+  type Person,
+  writingOf,
+} from '../contracts/index.ts';
 import type { PlanDocument, PromotionDocument } from '../core/plan/index.ts';
 import { type Difference, differencesOf, namesOf, promotionText } from '../core/sentence/index.ts';
 import { type WorkRulesStore, withFreeOf } from './approval.ts';
@@ -31,7 +38,7 @@ export async function openPromotion(
     promotion,
     revision: found.revision,
     waiting: plans ? waitingView(found.proposal) : null,
-    change: plans ? changeOf(found, document, difference) : null,
+    change: plans ? changeOf(found, document, person, difference) : null,
     rules: await ports.rules.current(),
     heldBack: (await ports.heldBack.all()).find((one) => one.promotion === id) ?? null,
     history: history.map((entry) => ({
@@ -64,13 +71,14 @@ type Differ = (before: PromotionDocument, after: PromotionDocument) => Differenc
 function changeOf(
   { promotion, proposal }: StoredPromotion,
   document: PlanDocument,
+  person: Person,
   difference: Differ,
 ): OpenedPromotion['change'] {
   if (!proposal?.document) return null;
   const changed = withFreeOf(proposal.document, promotion);
   return {
     promotion: changed,
-    sentence: promotionText(changed, document.currency, namesOf(document)),
+    sentence: promotionText(changed, document.currency, namesOf(document, writingOf(person))),
     differences: difference(promotion, changed),
   };
 }
@@ -83,8 +91,8 @@ function differences(
   before: PromotionDocument,
   after: PromotionDocument,
   document: PlanDocument,
-  { costs }: Person,
+  person: Person,
 ): Difference[] {
-  const all = differencesOf(before, after, document.currency, namesOf(document));
-  return costs ? all : all.filter(({ what }) => what !== 'Supplier terms');
+  const all = differencesOf(before, after, document.currency, namesOf(document, writingOf(person)));
+  return person.costs ? all : all.filter(({ what }) => what !== 'Supplier terms');
 }

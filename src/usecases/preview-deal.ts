@@ -7,6 +7,7 @@ import {
   type Outcome,
   type Person,
   sees,
+  writingOf,
 } from '../contracts/index.ts';
 import { type Basket, readBasket, ringBasket } from '../core/basket/index.ts';
 import { formatMoment } from '../core/calendar/index.ts';
@@ -45,7 +46,7 @@ export async function previewDeal(
   const { lookedAt } = consequences;
   if (lookedAt && !sees(person, lookedAt.store)) return failed({ kind: 'forbidden' });
   const plan = withDraft(current, read.value);
-  const names = namesOf(plan);
+  const names = namesOf(plan, writingOf(person));
   const trial = trialOf(consequences, input.lines);
   if (trial && !trial.ok) return failed({ kind: 'invalid', faults: trial.faults });
   const told = {

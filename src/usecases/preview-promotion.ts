@@ -7,6 +7,7 @@ import {
   type Person,
   type Preview,
   sees,
+  writingOf,
 } from '../contracts/index.ts';
 import { formatMoment } from '../core/calendar/index.ts';
 import { type Consequences, consequencesOf, outlived } from '../core/consequences/index.ts';
@@ -37,7 +38,11 @@ export async function previewPromotion(
   const consequences = consequencesOf(current.compiled, draft, input.store);
   if (consequences.lookedAt && !sees(person, consequences.lookedAt.store))
     return failed({ kind: 'forbidden' });
-  const sentence = promotionText(read.value, current.document.currency, namesOf(current.document));
+  const sentence = promotionText(
+    read.value,
+    current.document.currency,
+    namesOf(current.document, writingOf(person)),
+  );
   const told = {
     sentence,
     shut: shutView(current.compiled, draft),

@@ -7,6 +7,7 @@ import {
   type SendReview,
   type StoreReview,
   sees,
+  writingOf,
 } from '../contracts/index.ts';
 import type { Instant } from '../core/calendar/index.ts';
 import { isEmpty } from '../core/price-file/index.ts';
@@ -40,6 +41,7 @@ export async function reviewSending(
     sentences: sentencesOf(
       [...promotionsIn(open), ...held.map(({ promotion }) => promotion)],
       seenOf(current, person),
+      person,
     ),
   });
 }
@@ -58,8 +60,12 @@ function reviewOf({ store, difference, first }: StoreToSend, terminals: number):
   };
 }
 
-function sentencesOf(ids: readonly string[], { document }: CurrentPlan): SendReview['sentences'] {
-  const names = namesOf(document);
+function sentencesOf(
+  ids: readonly string[],
+  { document }: CurrentPlan,
+  person: Person,
+): SendReview['sentences'] {
+  const names = namesOf(document, writingOf(person));
   const byId = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const told = (id: string) => {
     const promotion = byId.get(id);

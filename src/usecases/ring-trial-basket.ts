@@ -7,6 +7,7 @@ import {
   parseBasket,
   sees,
   type TrialBasket,
+  writingOf,
 } from '../contracts/index.ts';
 import {
   type Basket,
@@ -43,7 +44,7 @@ export async function ringTrialBasket(
   const compared = unitsIn(parsed.basket) <= MOST_UNITS_COMPARED;
   const other = compared ? secondBest(compiled, parsed.basket, best, SECOND_WORK) : null;
   const codes = compared ? worthOfCodes(compiled, parsed.basket, best) : [];
-  return done(trialBasketView(document, namesOf(document), best, other, codes));
+  return done(trialBasketView(document, namesOf(document, writingOf(person)), best, other, codes));
 }
 
 const unitsIn = ({ lines }: Basket): number =>

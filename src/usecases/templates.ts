@@ -6,6 +6,7 @@ import {
   type Outcome,
   type Person,
   type TemplateView,
+  writingOf,
 } from '../contracts/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { TemplateStore } from './draft-store.ts';
@@ -22,7 +23,7 @@ type Ports = { book: PlanBook; templates: TemplateStore };
 export async function listTemplates(ports: Ports, person: Person): Promise<TemplateView[]> {
   if (!may(person, 'see') || person.stores !== null) return [];
   const { document, compiled } = await seenBy(ports.book, person);
-  const names = namesOf(document);
+  const names = namesOf(document, writingOf(person));
   const all = await ports.templates.all();
   return all.map(({ promotion: kept, ...template }) => {
     const promotion = seenPromotion(kept, compiled, person) ?? kept;

@@ -2,6 +2,7 @@ import type { WaitingEntriesView } from '../contracts/index.ts';
 import { type EntryChange, KEY_MARK, type PriceEntry, tableOf } from '../contracts/table/index.ts';
 import type { PlanDocument } from '../core/plan/index.ts';
 import { namesOf } from '../core/sentence/index.ts';
+import { dateWords, type Writing } from '../core/writing/index.ts';
 import { entryLabel, namedCells } from './named-entry.ts';
 import { cellNames } from './names-of-ids.ts';
 import type { CurrentPlan } from './plan-store.ts';
@@ -10,9 +11,13 @@ import type { WaitingEntries } from './waiting-entry-store.ts';
 type Row = WaitingEntriesView['rows'][number];
 
 /** The rows of a waiting change by name, each with what it says now and would say; those that change most come first. */
-export function waitingRows(current: CurrentPlan, { change, standing }: WaitingEntries): Row[] {
+export function waitingRows(
+  current: CurrentPlan,
+  { change, standing }: WaitingEntries,
+  writing: Writing,
+): Row[] {
   return change.table === 'prices'
-    ? priceRows(current, change)
+    ? priceRows(current, change, writing)
     : plainRows(current.document, change, standing);
 }
 
@@ -31,8 +36,8 @@ function plainRows(document: PlanDocument, change: EntryChange, standing: readon
 }
 
 /** Beside a new price stands the one that counts in its place on its day. */
-function priceRows({ document }: CurrentPlan, change: EntryChange): Row[] {
-  const names = namesOf(document);
+function priceRows({ document }: CurrentPlan, change: EntryChange, writing: Writing): Row[] {
+  const names = namesOf(document, writing);
   const items = new Map(document.items.map((item) => [item.sku, item]));
   const zoneOf = new Map(document.stores.map(({ id, zone }) => [id, zone]));
   const { keyOf } = tableOf('prices');
@@ -40,7 +45,7 @@ function priceRows({ document }: CurrentPlan, change: EntryChange): Row[] {
     [
       `${names.item(sku)} (${sku})`,
       store ? names.store(store) : zone ? names.zone(zone) : 'the chain',
-      since ? `from ${since}` : '',
+      since ? `from ${dateWords(since, writing)}` : '',
     ]
       .filter(Boolean)
       .join(', ');

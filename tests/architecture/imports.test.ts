@@ -12,7 +12,7 @@ const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
   ui: ['core', 'contracts'],
   islands: ['ui', 'core', 'contracts'],
   pages: ['server', 'contracts', 'ui', 'islands'],
-  middleware: ['server'],
+  middleware: ['server', 'contracts', 'ui'],
   env: ['contracts'],
   tills: ['core', 'contracts'],
   bin: ['core', 'contracts', 'demo', 'db', 'server', 'usecases'],

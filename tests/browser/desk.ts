@@ -13,9 +13,16 @@ export async function sitDown(
   browser: Browser,
   name: DemoName | null,
   viewport = DESK,
+  /** The language that the browser asks for. */
+  locale = 'en',
 ): Promise<{ page: Page; complaints: string[] }> {
   const { origin } = running();
-  const context = await browser.newContext({ viewport, baseURL: origin, reducedMotion: 'reduce' });
+  const context = await browser.newContext({
+    viewport,
+    baseURL: origin,
+    reducedMotion: 'reduce',
+    locale,
+  });
   context.setDefaultTimeout(15_000);
   const page = await context.newPage();
   const complaints: string[] = [];

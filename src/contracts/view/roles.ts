@@ -20,6 +20,8 @@ export interface Person {
   readonly costs: boolean;
   /** For the role `store`: the stores they see. Null: all. */
   readonly stores: readonly string[] | null;
+  /** BCP 47 tag: in which language they read dates and numbers. Without it as the house writes. */
+  readonly language?: string;
 }
 
 export const may = (person: Person, permission: Permission): boolean =>

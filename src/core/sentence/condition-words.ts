@@ -1,8 +1,13 @@
 import type { ConditionsDocument } from '../plan/index.ts';
+import { decimalWords, type Writing } from '../writing/index.ts';
 import { moneyWords } from './money-words.ts';
 
 /** The conditions of a reward, "paid by card, in a basket from 2 kg on"; an empty string where there are none. */
-export function conditionWords(conditions: ConditionsDocument | undefined, currency: string): string {
+export function conditionWords(
+  conditions: ConditionsDocument | undefined,
+  currency: string,
+  writing: Writing,
+): string {
   if (!conditions) return '';
   const { payments, deliveries, regions, postcodes, linkTags, minWeight, maxWeight } = conditions;
   const { minPastOrders, maxPastOrders, minLifetimeSpend } = conditions;
@@ -14,12 +19,14 @@ export function conditionWords(conditions: ConditionsDocument | undefined, curre
     either('to', regions),
     either('to postcodes from', postcodes),
     either('come by the link', linkTags),
-    minWeight === undefined ? '' : `from ${minWeight} kg on`,
-    maxWeight === undefined ? '' : `up to ${maxWeight} kg`,
+    minWeight === undefined ? '' : `from ${decimalWords(String(minWeight), writing)} kg on`,
+    maxWeight === undefined ? '' : `up to ${decimalWords(String(maxWeight), writing)} kg`,
     maxPastOrders === 0 ? 'on the first purchase' : '',
     minPastOrders === undefined ? '' : `after ${orders(minPastOrders)}`,
     maxPastOrders === undefined || maxPastOrders === 0 ? '' : `after at most ${orders(maxPastOrders)}`,
-    minLifetimeSpend === undefined ? '' : `having spent ${moneyWords(minLifetimeSpend, currency)} before`,
+    minLifetimeSpend === undefined
+      ? ''
+      : `having spent ${moneyWords(minLifetimeSpend, currency, writing)} before`,
   ]
     .filter((part) => part !== '')
     .join(', ');

@@ -25,7 +25,7 @@ type Framed = Omit<PromotionDocument, 'offer'>;
 /** When, where and for whom a promotion is, and what bounds it beside. */
 export function dealFrame(promotion: Framed, names: Names): DealFrame {
   return {
-    when: capital(whenWords(promotion.when)),
+    when: capital(whenWords(promotion.when, names.writing)),
     where: `in ${storeWords(promotion.where ?? { all: true }, names)}`,
     who: whoWords(promotion.who, names),
     rest: boundWords(promotion),
@@ -43,7 +43,7 @@ export function dealSentence(
   return {
     ...frame,
     ...goodsWords(offer, currency, names),
-    rest: [...restWords(offer).filter((part) => part !== ''), ...frame.rest],
+    rest: [...restWords(offer, names.writing).filter((part) => part !== ''), ...frame.rest],
   };
 }
 
@@ -77,7 +77,7 @@ function goodsWords(
   const [first, ...others] = worksheet?.passes ?? [];
   if (!first) return { formula: 'prices of their own for', items: itemWords(items, names) };
   const goods = (pass: PassDocument) =>
-    itemWords(pass.items, names) + (pass.rounding ? ` ${roundingWords(pass.rounding)}` : '');
+    itemWords(pass.items, names) + (pass.rounding ? ` ${roundingWords(pass.rounding, names.writing)}` : '');
   return {
     formula: formulaWords(first.formula, currency, names),
     items: [

@@ -1,4 +1,5 @@
 import { linePricedItems, type PriceChangeDocument, type PromotionDocument } from '../plan/index.ts';
+import { decimalWords } from '../writing/index.ts';
 import { dealFrame } from './deal-sentence.ts';
 import { formulaWords, roundingWords } from './formula-words.ts';
 import type { Names } from './names.ts';
@@ -53,7 +54,10 @@ function fields(currency: string, names: Names): readonly (readonly [string, Say
       }),
     ],
     ['Goods', priceChange(({ items, worksheet }) => (worksheet ? 'a worksheet' : itemWords(items, names)))],
-    ['Rounding', priceChange(({ rounding }) => (rounding ? roundingWords(rounding) : NOTHING))],
+    [
+      'Rounding',
+      priceChange(({ rounding }) => (rounding ? roundingWords(rounding, names.writing) : NOTHING)),
+    ],
     [
       'On top',
       priceChange(({ onTop, of }) => (onTop ? (of === 'base' ? 'yes, from the base price' : 'yes') : 'no')),
@@ -84,7 +88,7 @@ const passesWords = (
   passes
     .map(
       ({ formula, items, rounding }) =>
-        `${formulaWords(formula, currency, names)} ${itemWords(items, names)}${rounding ? ` ${roundingWords(rounding)}` : ''}`,
+        `${formulaWords(formula, currency, names)} ${itemWords(items, names)}${rounding ? ` ${roundingWords(rounding, names.writing)}` : ''}`,
     )
     .join(', then ') || 'lines by hand';
 
@@ -105,8 +109,8 @@ function linePriceDifferences(
     const where = zone ? `, ${names.zone(zone)}` : store ? `, ${names.store(store)}` : '';
     return {
       what: `Price of ${names.item(sku)}${where}`,
-      before: one.get(key) ?? NOTHING,
-      after: other.get(key) ?? NOTHING,
+      before: decimalWords(one.get(key) ?? NOTHING, names.writing),
+      after: decimalWords(other.get(key) ?? NOTHING, names.writing),
     };
   });
   const rest = keys.length - told.length;

@@ -67,7 +67,7 @@ describe('the sentence of a price change', () => {
         const parts = dealSentence(promotion, promotion.offer as PriceChangeDocument, 'EUR', NAMES);
         for (const part of [parts.when, parts.where, parts.who, parts.formula, parts.items, ...parts.rest])
           expect(text).toContain(part);
-        if (said.rounding) expect(text).toContain(roundingWords(said.rounding));
+        if (said.rounding) expect(text).toContain(roundingWords(said.rounding, NAMES.writing));
         if (said.terminals) expect(text).toContain('only at the terminals counter');
         if (said.channels) expect(text).toContain('only in the channel web');
         expect(text).toMatch(/^[A-Z].*\.$/s);

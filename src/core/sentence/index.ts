@@ -2,7 +2,6 @@ export * from './deal-sentence.ts';
 export * from './difference.ts';
 export * from './duration-words.ts';
 export * from './formula-words.ts';
-export * from './moment-words.ts';
 export * from './names.ts';
 export * from './offer-phrase.ts';
 export * from './rules.ts';

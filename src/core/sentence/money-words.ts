@@ -1,8 +1,10 @@
 import { currencyOf, formatAmount, parseAmount } from '../money/index.ts';
+import { decimalWords, type Writing } from '../writing/index.ts';
 
 /** "12.00 EUR", however many decimals an amount was typed with; a text that is no amount stands as it is. */
-export function moneyWords(text: string | number, code: string): string {
+export function moneyWords(text: string | number, code: string, writing: Writing): string {
   const currency = currencyOf(code);
   const amount = currency && parseAmount(String(text), currency);
-  return `${amount === null || !currency ? text : formatAmount(amount, currency)} ${code}`;
+  const whole = amount === null || !currency ? String(text) : formatAmount(amount, currency);
+  return `${decimalWords(whole, writing)} ${code}`;
 }

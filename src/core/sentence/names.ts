@@ -1,6 +1,7 @@
 import type { PlanDocument } from '../plan/index.ts';
+import { HOUSE_WRITING, type Writing } from '../writing/index.ts';
 
-/** The names that a sentence puts in the place of ids. An unknown id stands as it is. */
+/** What a sentence needs to be read: names in the place of ids (an unknown id stands as it is), and the reader's way of writing. */
 export interface Names {
   node(id: string): string;
   set(id: string): string;
@@ -11,6 +12,8 @@ export interface Names {
   shopperGroup(id: string): string;
   priceList(id: string): string;
   promotion(id: string): string;
+  /** How dates, amounts and numbers are written. */
+  readonly writing: Writing;
 }
 
 export function namesOf(
@@ -18,6 +21,7 @@ export function namesOf(
     items?: PlanDocument['items'];
     promotions?: readonly { id: string; name: string }[];
   },
+  writing: Writing = HOUSE_WRITING,
 ): Names {
   const lookup = (list: readonly { id: string; name: string }[] | undefined) => {
     const names = new Map((list ?? []).map(({ id, name }) => [id, name]));
@@ -34,5 +38,6 @@ export function namesOf(
     shopperGroup: lookup(document.shopperGroups),
     priceList: lookup(document.priceLists),
     promotion: lookup(document.promotions),
+    writing,
   };
 }

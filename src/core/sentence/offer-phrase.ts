@@ -1,6 +1,6 @@
 import type { OfferDocument, PriceChangeDocument } from '../plan/index.ts';
+import { percentWords } from '../writing/index.ts';
 import { conditionWords } from './condition-words.ts';
-import { percentWords } from './formula-words.ts';
 import { moneyWords } from './money-words.ts';
 import type { Names } from './names.ts';
 import { itemWords } from './rules.ts';
@@ -60,7 +60,9 @@ export const offerWords = (offer: BasketOfferDocument, currency: string, names: 
     .join('');
 
 function breakPhrase(offer: OfferOf<'quantityBreak'>, { currency, names }: Speech): Phrase {
-  const tiers = offer.tiers.map((tier) => `from ${tier.atLeast} on ${eachWords(tier, currency)}`);
+  const tiers = offer.tiers.map(
+    (tier) => `from ${tier.atLeast} on ${eachWords(tier, currency, names.writing)}`,
+  );
   return [
     said('items', itemWords(offer.items, names)),
     ' ',
@@ -83,7 +85,7 @@ function bundlePhrase(offer: BundleDocument, { currency, names }: Speech): Phras
     ' of ',
     said('items', itemWords(offer.items, names)),
     ' ',
-    said('value', togetherWords(offer.value, currency)),
+    said('value', togetherWords(offer.value, currency, names.writing)),
   ];
 }
 
@@ -96,7 +98,7 @@ function rewardUnitPhrase(offer: RewardUnitDocument, { currency, names }: Speech
     ' from ',
     said('items', itemWords(offer.items, names)),
     ' ',
-    said('value', eachWords(offer.value, currency)),
+    said('value', eachWords(offer.value, currency, names.writing)),
   ];
 }
 
@@ -111,7 +113,7 @@ function buyPhrase(offer: BuyAndGetDocument, { currency, names }: Speech): Phras
   return [
     said('get', `${offer.get.quantity} of ${itemWords(offer.get.items, names)}${dearer}`),
     ' ',
-    said('value', eachWords(offer.value, currency)),
+    said('value', eachWords(offer.value, currency, names.writing)),
     ' with ',
     ...bought,
   ];
@@ -120,18 +122,18 @@ function buyPhrase(offer: BuyAndGetDocument, { currency, names }: Speech): Phras
 function comboPhrase({ slots, value, extra }: OfferOf<'combo'>, { currency, names }: Speech): Phrase {
   const filled = slots.flatMap(({ name, items, quantity, each }, i): Phrase => {
     const many = quantity > 1 ? `${quantity} × ` : '';
-    const price = each === undefined ? '' : ` at ${moneyWords(each, currency)}`;
+    const price = each === undefined ? '' : ` at ${moneyWords(each, currency, names.writing)}`;
     const goods = itemWords(items, names);
     // A name that says no more than the goods is not said twice.
     const choice = same(name, goods) ? name : `${name || 'a choice without a name'} (${goods})`;
     return [i === 0 ? '' : ' + ', said(`slots/${i}`, `${many}${choice}${price}`)];
   });
   const extras = Object.entries(extra ?? {}).map(
-    ([sku, amount]) => `${names.item(sku)} for ${moneyWords(amount, currency)} more`,
+    ([sku, amount]) => `${names.item(sku)} for ${moneyWords(amount, currency, names.writing)} more`,
   );
   return [
     ...filled,
-    ...(value ? [' ', said('value', togetherWords(value, currency))] : []),
+    ...(value ? [' ', said('value', togetherWords(value, currency, names.writing))] : []),
     ...maybe('extra', extras.join(', ')),
   ];
 }
@@ -168,9 +170,13 @@ function besideWords(rewards: readonly string[]): string {
 function rewardPhrase(offer: OfferOf<'basketReward'>, { currency, names }: Speech): Phrase {
   const tiers = offer.tiers.map((tier) => {
     const from =
-      offer.threshold === 'units' ? `${tier.atLeast} pieces` : `${moneyWords(tier.atLeast, currency)}`;
+      offer.threshold === 'units'
+        ? `${tier.atLeast} pieces`
+        : `${moneyWords(tier.atLeast, currency, names.writing)}`;
     const off =
-      'percentOff' in tier ? percentWords(tier.percentOff) : `${moneyWords(amountIn(tier), currency)}`;
+      'percentOff' in tier
+        ? percentWords(tier.percentOff, names.writing)
+        : `${moneyWords(amountIn(tier), currency, names.writing)}`;
     return `${off} less from ${from} on`;
   });
   const beside =
@@ -185,32 +191,36 @@ function rewardPhrase(offer: OfferOf<'basketReward'>, { currency, names }: Speec
     ...maybe('measure', offer.measure === 'before' ? 'counted before other deals' : ''),
     ...maybe(
       'maxDiscount',
-      offer.maxDiscount === undefined ? '' : `at most ${moneyWords(offer.maxDiscount, currency)}`,
+      offer.maxDiscount === undefined
+        ? ''
+        : `at most ${moneyWords(offer.maxDiscount, currency, names.writing)}`,
     ),
     ...maybe('skipDiscounted', offer.skipDiscounted ? 'not on what is reduced already' : ''),
     ...maybe('combinesWith', beside),
-    ...maybe('conditions', conditionWords(offer.conditions, currency)),
+    ...maybe('conditions', conditionWords(offer.conditions, currency, names.writing)),
   ];
 }
 
 const amountIn = (tier: object): string => (tier as { amountOff: string }).amountOff;
 
-function deliveryPhrase(offer: OfferOf<'deliveryReward'>, { currency }: Speech): Phrase {
+function deliveryPhrase(offer: OfferOf<'deliveryReward'>, { currency, names }: Speech): Phrase {
   const { value, conditions: { subtotal, ...conditions } = {} } = offer;
   const given =
     'free' in value
       ? 'free delivery'
       : 'flat' in value
-        ? `delivery for ${moneyWords(value.flat, currency)}`
-        : `${percentWords(value.percentOff)} less on delivery`;
+        ? `delivery for ${moneyWords(value.flat, currency, names.writing)}`
+        : `${percentWords(value.percentOff, names.writing)} less on delivery`;
   return [
     said('value', given),
-    ...(subtotal === undefined ? [] : [' ', said('subtotal', `from ${moneyWords(subtotal, currency)} on`)]),
+    ...(subtotal === undefined
+      ? []
+      : [' ', said('subtotal', `from ${moneyWords(subtotal, currency, names.writing)} on`)]),
     ...maybe('ways', offer.ways?.length ? `only by ${offer.ways.join(' or ')}` : ''),
     ...maybe(
       'maxItemWeight',
       offer.maxItemWeight === undefined ? '' : `nothing in it heavier than ${offer.maxItemWeight} kg`,
     ),
-    ...maybe('conditions', conditionWords(conditions, currency)),
+    ...maybe('conditions', conditionWords(conditions, currency, names.writing)),
   ];
 }

@@ -1,4 +1,5 @@
 import type { ItemRule, StoreRule } from '../plan/index.ts';
+import { decimalWords } from '../writing/index.ts';
 import type { Names } from './names.ts';
 
 const SHOWN = 3;
@@ -18,7 +19,7 @@ export function itemWords(rule: ItemRule, names: Names): string {
   if ('brand' in rule) return `the brand ${rule.brand}`;
   if ('tag' in rule) return `goods tagged ${rule.tag}`;
   if ('attribute' in rule) return `goods with ${rule.attribute} ${list(rule.in, 'or')}`;
-  if ('regularPrice' in rule) return `goods priced ${boundWords(rule.regularPrice)}`;
+  if ('regularPrice' in rule) return `goods priced ${boundWords(rule.regularPrice, names)}`;
   if ('anyOf' in rule)
     return list(
       rule.anyOf.map((part) => itemWords(part, names)),
@@ -28,7 +29,9 @@ export function itemWords(rule: ItemRule, names: Names): string {
   return exceptWords(rule.allOf, (part) => itemWords(part, names));
 }
 
-function boundWords({ atLeast, atMost }: { atLeast?: string; atMost?: string }): string {
+function boundWords(bounds: { atLeast?: string; atMost?: string }, { writing }: Names): string {
+  const said = (amount: string | undefined) => amount && decimalWords(amount, writing);
+  const [atLeast, atMost] = [said(bounds.atLeast), said(bounds.atMost)];
   if (atLeast === undefined) return `up to ${atMost}`;
   return atMost === undefined ? `from ${atLeast}` : `from ${atLeast} to ${atMost}`;
 }

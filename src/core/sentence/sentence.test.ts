@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { change, type Promoted, SMALL } from '../../../tests/plans/small-plan.ts';
+import { HOUSE_WRITING } from '../writing/index.ts';
 import { namesOf, promotionText, withoutDates } from './index.ts';
 
 const say = (said: Promoted) => promotionText(change('c', said), 'EUR', namesOf(SMALL));
@@ -32,7 +33,7 @@ describe('the deal sentence', () => {
   ] as const)('without %s where they stand beside it', (_, more, wanted) => {
     const when = { from: '2027-03-01T09:00', to: '2027-06-01T20:00', ...JSON.parse(JSON.stringify(more)) };
     if ('to' in more) delete when.to;
-    expect(withoutDates(say({ when }), when)).toMatch(wanted);
+    expect(withoutDates(say({ when }), when, HOUSE_WRITING)).toMatch(wanted);
   });
 
   it.each<[Promoted, string]>([

@@ -1,39 +1,41 @@
 import { describeRule, WEEKDAYS, type Weekday } from '../calendar/index.ts';
 import type { WhenDocument, WindowDocument } from '../plan/index.ts';
+import { clockWords, dateWords, momentWords, type Writing } from '../writing/index.ts';
 import { capital } from './capital.ts';
 import { durationWords } from './duration-words.ts';
-import { DAYS, dateWords, momentWords } from './moment-words.ts';
 
 /** From when until when, with hours, repeats and days left out. */
-export function whenWords(when: WhenDocument): string {
-  const parts = [datesWords(when)];
+export function whenWords(when: WhenDocument, writing: Writing): string {
+  const parts = [datesWords(when, writing)];
   if (when.repeat)
     parts.push(`${describeRule(when.repeat.rrule)}, each time for ${durationWords(when.repeat.duration)}`);
-  const hours = (when.windows ?? []).map(windowWords);
+  const hours = (when.windows ?? []).map((window) => windowWords(window, writing));
   if (hours.length > 0) parts.push(`only ${hours.join(' and ')}`);
-  if (when.except?.length) parts.push(`but not on ${when.except.map(dateWords).join(' and ')}`);
+  if (when.except?.length)
+    parts.push(`but not on ${when.except.map((day) => dateWords(day, writing)).join(' and ')}`);
   return parts.join(', ');
 }
 
 type Dates = Pick<WhenDocument, 'from' | 'to'>;
 
-const datesWords = ({ from, to }: Dates): string =>
-  `from ${momentWords(from)} ${to === undefined ? 'with no end' : `to ${momentWords(to)}`}`;
+const datesWords = ({ from, to }: Dates, writing: Writing): string =>
+  `from ${momentWords(from, writing)} ${to === undefined ? 'with no end' : `to ${momentWords(to, writing)}`}`;
 
 /** A promotion's sentence for where its dates stand beside it; its repeats, days and hours stay. */
-export function withoutDates(sentence: string, when: Dates): string {
-  const dates = capital(`${datesWords(when)}, `);
+export function withoutDates(sentence: string, when: Dates, writing: Writing): string {
+  const dates = capital(`${datesWords(when, writing)}, `);
   return sentence.startsWith(dates) ? capital(sentence.slice(dates.length)) : sentence;
 }
 
 /** "Thu, Fri 18:00–20:00", "every day 16:00–18:00", "on Fri, Sat": whole days say no hours. */
-function windowWords({ days, from, to }: WindowDocument): string {
-  if (days && from === '00:00' && to === '24:00') return `on ${dayWords(days)}`;
-  return `${days ? dayWords(days) : 'every day'} ${from}–${to}`;
+function windowWords({ days, from, to }: WindowDocument, writing: Writing): string {
+  const said = days && dayWords(days, writing);
+  if (said && from === '00:00' && to === '24:00') return `on ${said}`;
+  return `${said ?? 'every day'} ${clockWords(from, writing)}–${clockWords(to, writing)}`;
 }
 
 /** "Mon–Sat", "Thu, Fri", "Mon–Wed, Sat": three days or more in a row are said as from and to. */
-function dayWords(days: readonly Weekday[]): string {
+function dayWords(days: readonly Weekday[], { weekdays }: Writing): string {
   const rows: Weekday[][] = [];
   for (const day of WEEKDAYS.filter((one) => days.includes(one))) {
     const row = rows.at(-1);
@@ -42,7 +44,7 @@ function dayWords(days: readonly Weekday[]): string {
   }
   return rows
     .flatMap((row) =>
-      row.length < 3 ? row.map((day) => DAYS[day]) : [`${DAYS[row[0]!]}–${DAYS[row.at(-1)!]}`],
+      row.length < 3 ? row.map((day) => weekdays[day]) : [`${weekdays[row[0]!]}–${weekdays[row.at(-1)!]}`],
     )
     .join(', ');
 }

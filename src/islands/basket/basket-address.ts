@@ -5,6 +5,7 @@ import {
   type Lens,
   lensQuery,
 } from '../../contracts/view/index.ts';
+import { asTyped } from '../../ui/writing/index.ts';
 import { linesOf, type TrialLine, textOf } from './lines.ts';
 
 /** What is known of a basket beside its goods, as it was typed; an empty text is nothing. */
@@ -42,7 +43,7 @@ export function basketAddress(lens: Lens, { lines, extras }: TypedBasket): strin
 }
 
 /** What is typed where an amount belongs, with a point; null where it is none. */
-const amountOf = (text: string): string | null => (text.trim() === '' ? null : readDecimal(text));
+const amountOf = (text: string): string | null => (text.trim() === '' ? null : readDecimal(asTyped(text)));
 
 /** Fields whose text says nothing that counts: they are pointed out, as the basket is rung without them. */
 export const misread = (extras: Extras): readonly (keyof Extras)[] =>

@@ -3,7 +3,7 @@ import type { Choices, LensView, TrialBasket } from '../../contracts/view/index.
 import type { ReceiptDocument } from '../../core/basket/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
 import { currencyOf, formatAmount, minorUnits, parseAmount } from '../../core/money/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { saidAmount, shortMoment } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { refusalOf } from '../server/index.ts';
@@ -109,5 +109,5 @@ function differenceOf(there: ReceiptDocument, here: ReceiptDocument): string | n
   const currency = currencyOf(here.currency)!;
   const more = parseAmount(there.total, currency)! - parseAmount(here.total, currency)!;
   if (more === 0) return null;
-  return `${formatAmount(minorUnits(Math.abs(more)), currency)} ${more > 0 ? 'dearer' : 'cheaper'} there`;
+  return `${saidAmount(formatAmount(minorUnits(Math.abs(more)), currency))} ${more > 0 ? 'dearer' : 'cheaper'} there`;
 }

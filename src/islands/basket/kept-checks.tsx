@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { readDecimal } from '../../contracts/table/index.ts';
 import type { BasketCheckView, CheckMoment, LensView, TrialBasket } from '../../contracts/view/index.ts';
 import { WEEKDAYS, type Weekday } from '../../core/calendar/index.ts';
-import { DAYS } from '../../core/sentence/index.ts';
 import { checkMomentWords, resultWords, wantedWords } from '../../ui/words/index.ts';
+import { asTyped, writing } from '../../ui/writing/index.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 import { basketDocument, checkPath, type TypedBasket } from './basket-address.ts';
 
@@ -90,7 +90,7 @@ function Keep({
     try {
       await ask(CHECKS, {
         method: 'POST',
-        body: { name, basket, moment, [wanted]: readDecimal(amount) ?? amount },
+        body: { name, basket, moment, [wanted]: readDecimal(asTyped(amount)) ?? amount },
       });
       setRefusal(null);
       setName('');
@@ -146,7 +146,7 @@ function Keep({
         >
           {WEEKDAYS.map((day) => (
             <option key={day} value={day}>
-              next {DAYS[day]}
+              next {writing().weekdays[day]}
             </option>
           ))}
           <option value="fixed">at this moment</option>

@@ -1,5 +1,6 @@
 import { idInAddress } from '../../contracts/index.ts';
 import type { TrialBasket } from '../../contracts/view/index.ts';
+import { saidAmount } from '../../ui/writing/index.ts';
 
 /** The receipt as the till prints it. */
 export function PrintedReceipt({
@@ -23,10 +24,10 @@ export function PrintedReceipt({
                 {items[sku] ?? sku}
                 <span className="quiet block text-sm">
                   {gift ? 'a gift, ' : ''}
-                  {quantity} × {tag}
+                  {saidAmount(String(quantity))} × {saidAmount(tag)}
                 </span>
               </span>
-              <span className="font-medium">{net}</span>
+              <span className="font-medium">{saidAmount(net)}</span>
             </div>
             {reductions.map(({ promotion, amount, units }) => (
               <div key={promotion} className="flex gap-3 pl-3 text-sm">
@@ -34,7 +35,9 @@ export function PrintedReceipt({
                   {nameOf(promotion)}
                   {units && units > 1 ? ` (${units})` : ''}
                 </span>
-                <span>{amount.startsWith('-') ? `+${amount.slice(1)}` : `−${amount}`}</span>
+                <span>
+                  {amount.startsWith('-') ? `+${saidAmount(amount.slice(1))}` : `−${saidAmount(amount)}`}
+                </span>
               </div>
             ))}
           </li>
@@ -45,7 +48,7 @@ export function PrintedReceipt({
               Delivery
               {delivery.promotion ? <span className="quiet"> · {nameOf(delivery.promotion)}</span> : null}
             </span>
-            <span>{delivery.net}</span>
+            <span>{saidAmount(delivery.net)}</span>
           </li>
         ) : null}
       </ul>
@@ -53,10 +56,10 @@ export function PrintedReceipt({
         <span>
           To pay, {receipt.currency}
           {Number(receipt.saving) > 0 ? (
-            <span className="quiet block text-sm">saved {receipt.saving} against the tags</span>
+            <span className="quiet block text-sm">saved {saidAmount(receipt.saving)} against the tags</span>
           ) : null}
         </span>
-        <strong className="font-serif text-4xl">{receipt.total}</strong>
+        <strong className="font-serif text-4xl">{saidAmount(receipt.total)}</strong>
       </p>
     </section>
   );
@@ -69,8 +72,8 @@ function whatItBrings(codes: TrialBasket['codes'], code: string): string {
   if (Number(saves) === 0) return 'accepted, but it makes no difference to this basket';
   // Where offers go by priority, one with a code can take units from one that saves more.
   return saves.startsWith('-')
-    ? `accepted; without it there would be ${saves.slice(1)} less to pay`
-    : `accepted; without it there would be ${saves} more to pay`;
+    ? `accepted; without it there would be ${saidAmount(saves.slice(1))} less to pay`
+    : `accepted; without it there would be ${saidAmount(saves)} more to pay`;
 }
 
 /** The receipt, how it was found, and what is nearly reached. */
@@ -112,7 +115,7 @@ export function Receipt({
         <p className="quiet mt-1 text-sm">
           {receipt.proved
             ? 'Nothing else that these offers allow would save more: proved.'
-            : `The best found; at most ${receipt.bound} more could be saved.`}
+            : `The best found; at most ${saidAmount(receipt.bound ?? '')} more could be saved.`}
         </p>
         {applications.length + rewards.length === 0 ? (
           <p className="mt-2 text-sm">No deal applies: everything is at its tag price.</p>
@@ -128,7 +131,7 @@ export function Receipt({
                   {nameOf(promotion)}
                 </a>
                 <span className="tabular-nums">
-                  {times > 1 ? <span className="quiet">{times} times, </span> : null}−{saving}
+                  {times > 1 ? <span className="quiet">{times} times, </span> : null}−{saidAmount(saving)}
                 </span>
               </div>
               <p className="quiet text-sm">{promotions[promotion]?.sentence}</p>
@@ -144,10 +147,10 @@ export function Receipt({
             {second.applies.length > 0
               ? `but with ${second.applies.map(nameOf).join(', ')}`
               : 'nothing applies'}
-            : {second.total} to pay,{' '}
+            : {saidAmount(second.total)} to pay,{' '}
             {second.total === receipt.total
               ? 'the same to pay, put together otherwise'
-              : `${second.saving} saved`}
+              : `${saidAmount(second.saving)} saved`}
             .
           </p>
         </section>
@@ -160,7 +163,7 @@ export function Receipt({
               <li key={promotion} className="hairline flex items-baseline gap-3 border-b py-1.5 text-sm">
                 <span className="flex-1">
                   {add} more for <span className="font-medium">{nameOf(promotion)}</span>, which saves{' '}
-                  {saving}
+                  {saidAmount(saving)}
                   <span className="quiet block">such as {items[sku] ?? sku}</span>
                 </span>
                 <button type="button" className="btn btn-xs" onClick={() => onAdd(sku, add)}>
@@ -170,8 +173,8 @@ export function Receipt({
             ))}
             {trial.nextTiers.map(({ promotion, missing, saving }) => (
               <li key={promotion} className="hairline border-b py-1.5 text-sm">
-                {missing} more {typeof missing === 'number' ? 'to buy' : 'to pay'} for{' '}
-                <span className="font-medium">{nameOf(promotion)}</span>, which takes {saving} off
+                {saidAmount(String(missing))} more {typeof missing === 'number' ? 'to buy' : 'to pay'} for{' '}
+                <span className="font-medium">{nameOf(promotion)}</span>, which takes {saidAmount(saving)} off
               </li>
             ))}
           </ul>

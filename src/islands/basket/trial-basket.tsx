@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { shortMoment } from '../../ui/writing/index.ts';
 import { ItemSearch } from '../check/index.ts';
 import { refusalOf, useResting, WithServer } from '../server/index.ts';
 import { basketAddress, basketDocument, type TypedBasket, typedBasketOf } from './basket-address.ts';

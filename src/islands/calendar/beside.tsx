@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { DealPreview, LensView, Preview } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
 import { ask, refusalOf, useResting } from '../server/index.ts';
 import type { Pull } from './bar.tsx';
 import type { Opened } from './calendar.tsx';
@@ -12,11 +12,11 @@ type Told = readonly { readonly words: string; readonly alarming: boolean }[];
 
 const calm = (words: string) => ({ words, alarming: false });
 const alarm = (words: string) => ({ words, alarming: true });
-const inStores = (count: number): string => (count === 1 ? '1 store' : `${count} stores`);
+const inStores = (count: number): string => (count === 1 ? '1 store' : `${saidCount(count)} stores`);
 
 function toldOfChange({ changed, items, stores, belowCost, kept, meets, terms }: Preview): Told {
   return [
-    calm(`${changed} of ${items} items change price, in ${inStores(stores)}`),
+    calm(`${saidCount(changed)} of ${saidCount(items)} items change price, in ${inStores(stores)}`),
     ...(belowCost > 0 ? [alarm(`${belowCost} below cost`)] : []),
     ...(kept > 0 ? [alarm(`${kept} would get dearer and keep their price`)] : []),
     ...meets
@@ -32,9 +32,15 @@ function toldOfDeal({ stores, trial, rivals, warnings }: DealPreview): Told {
   return [
     calm(`counts in ${inStores(stores)}`),
     ...(trial
-      ? [calm(`a basket for it costs ${trial.basket.receipt.total}, without it ${trial.without}`)]
+      ? [
+          calm(
+            `a basket for it costs ${saidAmount(trial.basket.receipt.total)}, without it ${saidAmount(trial.without)}`,
+          ),
+        ]
       : []),
-    ...rivals.slice(0, 3).map(({ name, items }) => calm(`wants the same ${items} items as ${name}`)),
+    ...rivals
+      .slice(0, 3)
+      .map(({ name, items }) => calm(`wants the same ${saidCount(items)} items as ${name}`)),
     ...(warnings.length > 0 ? [alarm(`${warnings.length} to look at on its page`)] : []),
   ];
 }

@@ -21,8 +21,8 @@ import {
   type OpenedPromotion,
 } from '../../contracts/view/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import { shortDate, shortMoment } from '../../ui/moment.ts';
 import { ChoiceRow } from '../../ui/pieces/index.ts';
+import { monthDay, shortDate, shortMoment, weekdayName } from '../../ui/writing/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Bar, type Dragged, type Pull } from './bar.tsx';
 import { Beside } from './beside.tsx';
@@ -239,10 +239,10 @@ function Heads({ days, at }: { days: Days; at: string }) {
           className={`quiet flex-1 border-base-300 border-l pl-0.5 text-xs leading-tight ${date === at.slice(0, 10) ? 'bg-accent font-semibold text-accent-content' : ''}`}
         >
           {weekly ? (
-            shortDate(date, at).split(' ').slice(1).join(' ')
+            monthDay(date)
           ) : (
             <>
-              <span className="block">{shortDate(date, at).split(' ')[0]}</span>
+              <span className="block">{weekdayName(date)}</span>
               {Number(date.slice(8))}
             </>
           )}

@@ -8,7 +8,7 @@ import {
   type PriceAcross,
   type PriceStory,
 } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { saidAmount, shortMoment } from '../../ui/writing/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Across } from './across.tsx';
 import { Deals } from './deals.tsx';
@@ -103,7 +103,11 @@ function Next({ story: { next }, view }: { story: PriceStory; view: LensView }) 
   return (
     <p className="mt-3">
       Next change: {shortMoment(next.from, view.now)},{' '}
-      {next.price === null ? 'then it is not sold' : <strong className="font-medium">{next.price}</strong>}
+      {next.price === null ? (
+        'then it is not sold'
+      ) : (
+        <strong className="font-medium">{saidAmount(next.price)}</strong>
+      )}
       {next.promotion ? (
         <>
           {' '}

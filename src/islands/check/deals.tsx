@@ -1,6 +1,7 @@
 import { idInAddress } from '../../contracts/index.ts';
 import type { PriceStory } from '../../contracts/view/index.ts';
 import { LOST_REASON_WORDS } from '../../ui/words/index.ts';
+import { saidAmount } from '../../ui/writing/index.ts';
 
 /** Every deal that takes the item in, live or not and why, and what one, two, three … of it come to. */
 export function Deals({ story, query }: { story: PriceStory; query: string }) {
@@ -50,11 +51,11 @@ function Ladder({ story: { ladder, item, currency } }: { story: PriceStory }) {
         {ladder.map(({ quantity, goods, each, deals }) => (
           <tr key={quantity}>
             <td className="figure">
-              {quantity}
+              {saidAmount(String(quantity))}
               {unit}
             </td>
-            <td className="figure font-medium">{goods}</td>
-            <td className="figure">{each}</td>
+            <td className="figure font-medium">{saidAmount(goods)}</td>
+            <td className="figure">{saidAmount(each)}</td>
             <td className="text-sm">
               {deals.length === 0 ? (
                 <span className="quiet">the price on the tag</span>

@@ -1,6 +1,7 @@
 import { idInAddress } from '../../contracts/index.ts';
 import type { PriceStory } from '../../contracts/view/index.ts';
 import { LOST_REASON_WORDS } from '../../ui/words/index.ts';
+import { saidAmount } from '../../ui/writing/index.ts';
 
 const SHOWN_FIRST = 6;
 
@@ -15,7 +16,7 @@ export function Lost({ story, query }: { story: PriceStory; query: string }) {
         </a>
       </td>
       <td className="text-sm">{LOST_REASON_WORDS[reason]}</td>
-      <td className="figure">{result ?? ''}</td>
+      <td className="figure">{saidAmount(result ?? '')}</td>
     </tr>
   ));
   return (

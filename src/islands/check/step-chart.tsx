@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { PriceStory } from '../../contracts/view/index.ts';
 import { parseWallTime } from '../../core/calendar/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { saidAmount, shortMoment } from '../../ui/writing/index.ts';
 
 type Steps = PriceStory['steps'];
 
@@ -54,7 +54,10 @@ async function draw(element: HTMLElement, steps: Steps, at: string, currency: st
       type: 'value',
       scale: true,
       splitNumber: 3,
-      axisLabel: { color: colour('base-content'), formatter: (value: number) => value.toFixed(2) },
+      axisLabel: {
+        color: colour('base-content'),
+        formatter: (value: number) => saidAmount(value.toFixed(2)),
+      },
       splitLine: { lineStyle: { color: colour('base-300') } },
     },
     tooltip: {
@@ -62,7 +65,7 @@ async function draw(element: HTMLElement, steps: Steps, at: string, currency: st
       formatter: (shown: { value: [number, number | null] }[]) => {
         const [moment, price] = shown[0]!.value;
         const text = new Date(moment).toISOString().slice(0, 16);
-        return `${shortMoment(text, at)}: ${price === null ? 'not sold' : `${price.toFixed(2)} ${currency}`}`;
+        return `${shortMoment(text, at)}: ${price === null ? 'not sold' : `${saidAmount(price.toFixed(2))} ${currency}`}`;
       },
     },
     series: [

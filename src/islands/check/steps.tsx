@@ -5,8 +5,8 @@ import {
   lensQuery,
   type PriceStory,
 } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
 import { ChoiceRow, PriceTag } from '../../ui/pieces/index.ts';
+import { shortMoment } from '../../ui/writing/index.ts';
 import { StepChart } from './step-chart.tsx';
 
 const AROUND_WORDS: Readonly<Record<Around, string>> = {

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import type { PriceStory } from '../../contracts/view/index.ts';
-import { shortDate } from '../../ui/moment.ts';
 import { PriceTag } from '../../ui/pieces/index.ts';
 import { PRICE_PROBLEM_WORDS } from '../../ui/words/index.ts';
+import { saidAmount, shortDate } from '../../ui/writing/index.ts';
 
 const SCOPES = { store: 'this store alone', zone: 'the price zone', chain: 'the whole chain' } as const;
 const UNITS: Readonly<Record<string, string>> = { kg: 'a kilogram', l: 'a litre', m: 'a metre' };
@@ -58,7 +58,7 @@ export function Why({ story, query }: { story: PriceStory; query: string }) {
             <a className="link font-medium" href={`/plan/${idInAddress(id)}${query}`}>
               {name}
             </a>{' '}
-            takes it from {before} to {after}.
+            takes it from {saidAmount(before)} to {saidAmount(after)}.
           </Step>
         ))}
       </ol>
@@ -70,7 +70,7 @@ function Step({ figure, children }: { figure: string; children: ReactNode }) {
   return (
     <li className="hairline flex gap-4 border-b py-2 first:border-t">
       <span className="flex-1">{children}</span>
-      <span className="font-medium tabular-nums">{figure}</span>
+      <span className="font-medium tabular-nums">{saidAmount(figure)}</span>
     </li>
   );
 }

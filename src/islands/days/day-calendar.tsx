@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { createContext, useContext, useMemo, useState } from 'react';
 import { DayButton, type DayButtonProps, DayPicker } from 'react-day-picker';
 import type { PromotionSummary } from '../../contracts/view/index.ts';
+import { writing } from '../../ui/writing/index.ts';
 import { ask } from '../server/index.ts';
 import { dateOfIso, isoOf, runningOn } from './running-days.ts';
 
@@ -14,7 +15,7 @@ const Running = createContext<(date: Date) => readonly string[]>(() => []);
 const COMPONENTS = { DayButton: Day };
 
 const said = (date: Date, as: Intl.DateTimeFormatOptions): string =>
-  new Intl.DateTimeFormat(navigator.language, as).format(date);
+  new Intl.DateTimeFormat(writing().language, as).format(date);
 const DAY_WORDS = { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' } as const;
 
 /** A month to pick a day in, with how much runs on each; by mouse, or by arrows, Page Up and Page Down. */

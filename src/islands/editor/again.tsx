@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { shortMoment } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 import type { Opened } from './editor.tsx';
 

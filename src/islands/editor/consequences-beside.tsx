@@ -1,8 +1,8 @@
 import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type Preview, type PreviewLine } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
 import { PriceTag } from '../../ui/pieces/index.ts';
 import { LOST_REASON_WORDS } from '../../ui/words/index.ts';
+import { saidAmount, saidCount, saidPercent, saidTimes, shortMoment } from '../../ui/writing/index.ts';
 import { BesideFrame } from './beside-frame.tsx';
 
 /** What the draft does, beside it. */
@@ -54,7 +54,7 @@ function Summary({ preview, view }: { preview: Preview; view: LensView }) {
   return (
     <>
       <p className="mt-2 flex flex-wrap items-baseline gap-x-6">
-        <Figure value={changed} words={`of ${items} items change price`} />
+        <Figure value={changed} words={`of ${saidCount(items)} items change price`} />
         <Figure value={stores} words={stores === 1 ? 'store' : 'stores'} />
         {belowCost > 0 ? <Figure value={belowCost} words="below cost" alarming /> : null}
         {belowFloor > 0 ? <Figure value={belowFloor} words="under the margin floor" /> : null}
@@ -64,8 +64,8 @@ function Summary({ preview, view }: { preview: Preview; view: LensView }) {
       </p>
       {kept > 0 ? (
         <p className="mt-1 text-error text-sm">
-          It would make {kept === 1 ? 'one item' : `${kept} items`} dearer, by its rounding or its formula:{' '}
-          {kept === 1 ? 'it keeps its price' : 'they keep their price'}.
+          It would make {kept === 1 ? 'one item' : `${saidCount(kept)} items`} dearer, by its rounding or its
+          formula: {kept === 1 ? 'it keeps its price' : 'they keep their price'}.
         </p>
       ) : null}
       <p className="quiet text-sm">
@@ -73,7 +73,7 @@ function Summary({ preview, view }: { preview: Preview; view: LensView }) {
           ? `No store of it sells any of these goods on ${shortMoment(lookedAt.at, view.now)}.`
           : `Counted over all its stores; prices as in ${lookedAt.storeName}, ${shortMoment(lookedAt.at, view.now)}.`}
         {differing > 0
-          ? ` ${differing} ${differing === 1 ? 'item costs' : 'items cost'} something else in other stores.`
+          ? ` ${saidCount(differing)} ${differing === 1 ? 'item costs' : 'items cost'} something else in other stores.`
           : ''}
       </p>
     </>
@@ -83,7 +83,7 @@ function Summary({ preview, view }: { preview: Preview; view: LensView }) {
 function Figure({ value, words, alarming = false }: { value: number; words: string; alarming?: boolean }) {
   return (
     <span className={alarming ? 'text-error' : ''}>
-      <span className="font-serif text-3xl">{value}</span> {words}
+      <span className="font-serif text-3xl">{saidCount(value)}</span> {words}
     </span>
   );
 }
@@ -100,7 +100,7 @@ function Terms({ preview: { terms } }: { preview: Preview }) {
   return (
     <p className="mt-2 text-error text-sm">
       It runs on {terms.daysAfter} {terms.daysAfter === 1 ? 'day' : 'days'} after the last day of buying. What
-      is bought before must last for {(terms.cover / 100).toFixed(1)} weeks of ordinary sale.
+      is bought before must last for {saidAmount((terms.cover / 100).toFixed(1))} weeks of ordinary sale.
     </p>
   );
 }
@@ -115,7 +115,7 @@ function Meets({ preview, view }: { preview: Preview; view: LensView }) {
           <a className="link" href={`/plan/${idInAddress(id)}${lensQuery(view.lens)}`}>
             {name}
           </a>{' '}
-          (priority {priority}) on {items} {items === 1 ? 'item' : 'items'}.
+          (priority {priority}) on {saidCount(items)} {items === 1 ? 'item' : 'items'}.
         </li>
       ))}
     </ul>
@@ -158,7 +158,7 @@ function Lines({ preview, view }: { preview: Preview; view: LensView }) {
       </table>
       {preview.items > preview.lines.length ? (
         <p className="quiet py-2 text-sm">
-          The first {preview.lines.length} of {preview.items} items.
+          The first {preview.lines.length} of {saidCount(preview.items)} items.
         </p>
       ) : null}
     </section>
@@ -181,22 +181,16 @@ function Line({ line, href }: { line: PreviewLine; href: string }) {
         <PriceTag price={after} former={before} promoted={after !== before} />
         {range ? (
           <span className="quiet block whitespace-nowrap text-[13px]">
-            {range.low} to {range.high} in all
+            {saidAmount(range.low)} to {saidAmount(range.high)} in all
           </span>
         ) : null}
       </td>
       <td className={`figure ${margin !== null && margin < 0 ? 'text-error' : ''}`}>
-        {margin === null ? '' : `${(margin / 100).toFixed(1)} %`}
+        {margin === null ? '' : saidPercent(margin)}
         {margin !== null && margin < 0 ? <span className="sr-only"> below cost</span> : null}
       </td>
       <td className="figure">
-        {after === before
-          ? ''
-          : breakEven === null
-            ? cost === null
-              ? ''
-              : 'never'
-            : `× ${(breakEven / 100).toFixed(2)}`}
+        {after === before ? '' : breakEven === null ? (cost === null ? '' : 'never') : saidTimes(breakEven)}
       </td>
     </tr>
   );
@@ -207,7 +201,7 @@ function Worst({ of: { name, margin } }: { of: NonNullable<PreviewLine['worst']>
   const lost = margin === null || margin < 0;
   return (
     <span className={`block text-[13px] ${lost ? 'text-error' : 'quiet'}`}>
-      {margin === null ? 'all of it lost' : `${(margin / 100).toFixed(1)} % left`} in {name}
+      {margin === null ? 'all of it lost' : `${saidPercent(margin)} left`} in {name}
     </span>
   );
 }

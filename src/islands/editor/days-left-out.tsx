@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
-import { dateWords } from '../../ui/moment.ts';
+import { dateWords } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 
 /** Days on which it does not count, such as holidays. */

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
 import type { Basis, FormulaDocument } from '../../core/plan/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
+import { inField } from '../../ui/writing/index.ts';
 import { basisPointsOf, numberOf } from './typed-numbers.ts';
 
 const WAYS = {
@@ -18,7 +19,7 @@ const wayOf = (formula: FormulaDocument): Way => (Object.keys(WAYS) as Way[]).fi
 
 const textOf = (formula: FormulaDocument, way: Way): string => {
   const value = (formula as Record<string, unknown>)[way];
-  return WAYS[way].percent ? String(Number(value) / 100) : String(value);
+  return inField(WAYS[way].percent ? String(Number(value) / 100) : String(value));
 };
 
 /** How the new price comes about. */

@@ -1,5 +1,5 @@
 import type { OpenedPromotion } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { readersTime, shortMoment } from '../../ui/writing/index.ts';
 import { Differences } from './differences.tsx';
 
 /** Who did what, newest first, in the reader's own time, with what it was before. */
@@ -40,11 +40,4 @@ export function History({
       </ul>
     </section>
   );
-}
-
-/** An instant as the clock of the reader's own machine shows it. */
-function readersTime(at: string): string {
-  const date = new Date(at);
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}T${two(date.getHours())}:${two(date.getMinutes())}`;
 }

@@ -1,7 +1,8 @@
 import { X } from 'lucide-react';
 import { describeRule, WEEKDAYS, type Weekday } from '../../core/calendar/index.ts';
 import type { WhenDocument } from '../../core/plan/index.ts';
-import { DAYS, durationWords } from '../../core/sentence/index.ts';
+import { durationWords } from '../../core/sentence/index.ts';
+import { writing } from '../../ui/writing/index.ts';
 import {
   lengthOf,
   type MonthDay,
@@ -139,7 +140,7 @@ export function DayButton({
       className={`btn btn-xs px-1.5 ${pressed ? 'btn-neutral' : ''}`}
       onClick={onPress}
     >
-      {DAYS[day]}
+      {writing().weekdays[day]}
     </button>
   );
 }
@@ -197,7 +198,7 @@ function OnDay({ on, onChange }: { on: MonthDay; onChange: (on: MonthDay) => voi
           >
             {WEEKDAYS.map((day) => (
               <option key={day} value={day}>
-                {DAYS[day]}
+                {writing().weekdays[day]}
               </option>
             ))}
           </select>

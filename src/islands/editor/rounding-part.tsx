@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { RoundingDocument } from '../../core/plan/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
+import { inField } from '../../ui/writing/index.ts';
 import { numberOf } from './typed-numbers.ts';
 
 const MODES = { nearest: 'to the nearest', up: 'up to the next', down: 'down to the next' } as const;
@@ -15,7 +16,11 @@ export function RoundingPart({
 }) {
   const way = !rounding ? 'none' : 'step' in rounding ? 'step' : 'endings';
   const [text, setText] = useState(
-    !rounding ? '0.05' : 'step' in rounding ? rounding.step : rounding.endings.join(' '),
+    !rounding
+      ? '0.05'
+      : 'step' in rounding
+        ? inField(rounding.step)
+        : rounding.endings.map(inField).join(' '),
   );
   const [fault, setFault] = useState<string | null>(null);
   const mode = rounding?.mode ?? 'nearest';

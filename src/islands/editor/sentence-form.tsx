@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
 import type { ItemRule, RoundingDocument, StoreRule } from '../../core/plan/index.ts';
 import { dealSentence, itemWords, namesOf, roundingWords, storeWords } from '../../core/sentence/index.ts';
+import { writing } from '../../ui/writing/index.ts';
 import { Selection } from '../selection/index.ts';
 import type { Refusal } from '../server/index.ts';
 import type { PriceChangeDraft } from './draft.ts';
@@ -31,7 +32,7 @@ const GOODS_TO_CHOOSE: ItemRule = { items: [] };
 export function SentenceForm(props: FormProps) {
   const { draft, choices, faults, locked, looking, onChange } = props;
   const [known, setKnown] = useState<Record<string, string>>({});
-  const names = namesOf({ ...choices, items: named(known) as never });
+  const names = namesOf({ ...choices, items: named(known) as never }, writing());
   const { offer } = draft;
   const items = offer.items ?? GOODS_TO_CHOOSE;
   const said = dealSentence(draft, { ...offer, items }, choices.currency, names);
@@ -123,7 +124,7 @@ export function SentenceForm(props: FormProps) {
           ? say({
               name: 'Rounding',
               startOpen: added,
-              words: roundingWords(offer.rounding),
+              words: roundingWords(offer.rounding, writing()),
               fault: faultUnder(faults, '/offer/rounding'),
               children: (
                 <RoundingPart rounding={offer.rounding} onChange={(rounding) => putOffer({ rounding })} />
@@ -131,7 +132,7 @@ export function SentenceForm(props: FormProps) {
             })
           : null}
         {said.rest
-          .filter((part) => !offer.rounding || part !== roundingWords(offer.rounding))
+          .filter((part) => !offer.rounding || part !== roundingWords(offer.rounding, writing()))
           .map((part) => `, ${part}`)
           .join('')}
         .

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { readDecimal } from '../../contracts/table/index.ts';
 import type { SupplierTermsDocument } from '../../core/plan/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
+import { asTyped, inField } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { beginTerms, type Draft } from './draft.ts';
 import { basisPointsOf } from './typed-numbers.ts';
@@ -60,7 +61,7 @@ export function SupplierPart({
       <Typed
         label={`Cost of each, for all the goods, in ${currency}`}
         value={terms.cost ?? ''}
-        read={readDecimal}
+        read={(text) => readDecimal(asTyped(text))}
         wanted="an amount such as 4.20"
         onChange={(cost) => put({ cost })}
       />
@@ -97,7 +98,7 @@ function Typed<T>({
   wanted: string;
   onChange: (value: T | undefined) => void;
 }) {
-  const [text, setText] = useState(value);
+  const [text, setText] = useState(inField(value));
   const wrong = text.trim() !== '' && read(text) === null;
   return (
     <FaultField

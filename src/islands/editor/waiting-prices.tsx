@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { LensView, WaitingPrices } from '../../contracts/view/index.ts';
+import { saidAmount, saidCount } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 import { PricesSideBySide } from '../side-by-side/index.ts';
 
@@ -64,8 +65,8 @@ function Told({ of: { storeName, total, prices, baskets }, view }: { of: Waiting
             {baskets.map(({ words, before, after }) => (
               <tr key={words}>
                 <td>{words}</td>
-                <td className="figure">{before}</td>
-                <td className={`figure ${before === after ? '' : 'font-semibold'}`}>{after}</td>
+                <td className="figure">{saidAmount(before)}</td>
+                <td className={`figure ${before === after ? '' : 'font-semibold'}`}>{saidAmount(after)}</td>
               </tr>
             ))}
           </tbody>
@@ -76,7 +77,7 @@ function Told({ of: { storeName, total, prices, baskets }, view }: { of: Waiting
   return (
     <section aria-label="Prices side by side">
       <p>
-        {total} {total === 1 ? 'price becomes another' : 'prices become others'}
+        {saidCount(total)} {total === 1 ? 'price becomes another' : 'prices become others'}
         {total > prices.length ? `; the first ${prices.length} are here` : ''}.{elsewhere}
       </p>
       <PricesSideBySide prices={prices} near={view.at} heads={HEADS} />

@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { WEEKDAYS } from '../../core/calendar/index.ts';
 import type { WhenDocument, WindowDocument } from '../../core/plan/index.ts';
+import { saidClock } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { DaysLeftOut } from './days-left-out.tsx';
 import { DayButton, RepeatPart } from './repeat-part.tsx';
@@ -91,9 +92,9 @@ export function WhenPart({ when, onChange }: { when: WhenDocument; onChange: (wh
       />
       {to !== undefined && isQuiet(to) ? (
         <span className="block">
-          It ends at {to.slice(11)}, an hour at which hardly anybody shops.{' '}
+          It ends at {saidClock(to.slice(11))}, an hour at which hardly anybody shops.{' '}
           <button type="button" className="link" onClick={() => setTo(`${to.slice(0, 10)}T20:00`)}>
-            End it at 20:00
+            End it at {saidClock('20:00')}
           </button>
         </span>
       ) : null}

@@ -1,5 +1,6 @@
 import type { ShutView } from '../../contracts/view/index.ts';
 import type { WhenDocument } from '../../core/plan/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 
 /** What is odd about when a draft counts: it is over already, or stores are shut then. */
 export function WhenWarnings({
@@ -19,7 +20,7 @@ export function WhenWarnings({
       {shut.map(({ what, stores, example }) => (
         <li key={what}>
           {what === 'end' ? 'It ends while ' : 'At none of its hours '}
-          {stores === 1 ? example : `${stores} stores, such as ${example},`}{' '}
+          {stores === 1 ? example : `${saidCount(stores)} stores, such as ${example},`}{' '}
           {what === 'end'
             ? `${stores === 1 ? 'is' : 'are'} shut.`
             : `${stores === 1 ? 'is' : 'are'} open, in its first weeks.`}

@@ -1,4 +1,5 @@
 import type { BringInNews, BringInView } from '../../contracts/view/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 import { Refused } from '../server/index.ts';
 
 /** What it is, its bytes say; without a type the server takes a body for a form of another site. */
@@ -22,7 +23,7 @@ export async function askNews(
   }
   for await (const news of newsOf(reply.body)) {
     if (news.kind === 'progress')
-      onProgress(`${news.stage}: ${news.done.toLocaleString('en')} of ${news.of.toLocaleString('en')} rows`);
+      onProgress(`${news.stage}: ${saidCount(news.done)} of ${saidCount(news.of)} rows`);
     else if (news.kind === 'result') return news.result;
     else throw new Refused({ status: 422, message: news.message, faults: news.faults });
   }

@@ -1,4 +1,5 @@
 import type { BringInView } from '../../contracts/view/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 
 /** Each cell that a file would change, as it stands and as it would be; what it would empty stands first. */
 export function Changes({ view: { cells, columns, done } }: { view: BringInView }) {
@@ -16,7 +17,7 @@ export function Changes({ view: { cells, columns, done } }: { view: BringInView 
           {done ? 'were emptied' : 'would be emptied'} (
           {columns
             .filter((one) => one.emptied > 0)
-            .map((one) => `${one.column} ${one.emptied.toLocaleString('en')}`)
+            .map((one) => `${one.column} ${saidCount(one.emptied)}`)
             .join(', ')}
           ).{done ? '' : ' To keep them, leave that column out below.'}
         </p>
@@ -52,11 +53,11 @@ export function Changes({ view: { cells, columns, done } }: { view: BringInView 
       </section>
       {all > cells.length ? (
         <p className="quiet mt-1 text-sm">
-          The first {cells.length} of {all.toLocaleString('en')} cells.
+          The first {cells.length} of {saidCount(all)} cells.
         </p>
       ) : null}
     </div>
   );
 }
 
-const cellsOf = (count: number): string => `${count.toLocaleString('en')} ${count === 1 ? 'cell' : 'cells'}`;
+const cellsOf = (count: number): string => `${saidCount(count)} ${count === 1 ? 'cell' : 'cells'}`;

@@ -1,5 +1,6 @@
 import { type TableName, tableOf } from '../../contracts/table/index.ts';
 import type { BringInView, Matching } from '../../contracts/view/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 import { Changes } from './changes.tsx';
 
 const LEFT_OUT = '';
@@ -31,7 +32,7 @@ export function DryRun({
             [refused, 'refused'],
           ].map(([count, words]) => (
             <div key={words} className={words === 'refused' && refused > 0 ? 'text-error' : ''}>
-              <dd className="font-serif text-2xl">{Number(count).toLocaleString('en')}</dd>
+              <dd className="font-serif text-2xl">{saidCount(Number(count))}</dd>
               <dt className="text-sm">{words}</dt>
             </div>
           ))}
@@ -55,7 +56,7 @@ export function DryRun({
       ) : ready ? (
         <p className="mt-4">
           <button type="button" className="btn btn-primary btn-sm" disabled={nothing} onClick={onBringIn}>
-            {nothing ? 'Nothing to bring in' : `Bring in ${(added + changed).toLocaleString('en')} rows`}
+            {nothing ? 'Nothing to bring in' : `Bring in ${saidCount(added + changed)} rows`}
           </button>
         </p>
       ) : against.length === 0 ? (
@@ -107,7 +108,7 @@ function Faults({ view: { faults } }: { view: BringInView }) {
 function alike(count: number, lines: readonly number[]): string {
   const more = count - 1;
   const rest = more > lines.length ? ' …' : '';
-  return `and ${more.toLocaleString('en')} ${more === 1 ? 'line' : 'lines'} more like it: ${lines.join(', ')}${rest}`;
+  return `and ${saidCount(more)} ${more === 1 ? 'line' : 'lines'} more like it: ${lines.join(', ')}${rest}`;
 }
 
 function Columns({

@@ -8,8 +8,8 @@ import {
   lensQuery,
 } from '../../contracts/view/index.ts';
 import { keepBeforeLeaving, withOwnQuery } from '../../ui/leaving.ts';
-import { shortMoment, zoneWords } from '../../ui/moment.ts';
 import { Part, PickList } from '../../ui/pieces/index.ts';
+import { shortMoment, zoneWords } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { ask, WithServer } from '../server/index.ts';
 

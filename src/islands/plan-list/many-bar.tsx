@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { LensView, ManyAction, ManyEffect, SpanEffect } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 
 const WORDS: Readonly<Record<ManyAction, string>> = {
@@ -152,10 +152,10 @@ function spanWords(span: SpanEffect | null): string {
   const where = ` in ${span.store}`;
   if (span.kind === 'basket')
     return span.before === span.after
-      ? `, a basket for it would cost the same${where}, ${span.after}`
-      : `, a basket for it would cost ${span.after} instead of ${span.before}${where}`;
+      ? `, a basket for it would cost the same${where}, ${saidAmount(span.after)}`
+      : `, a basket for it would cost ${saidAmount(span.after)} instead of ${saidAmount(span.before)}${where}`;
   if (span.up + span.down === 0) return `, it would change no price then${where}`;
-  return `, then ${span.down} prices would fall${span.up > 0 ? ` and ${span.up} rise` : ''}${where}`;
+  return `, then ${saidCount(span.down)} prices would fall${span.up > 0 ? ` and ${saidCount(span.up)} rise` : ''}${where}`;
 }
 
 function Effect({ action, effect, near }: { action: ManyAction; effect: ManyEffect; near: string }) {
@@ -166,7 +166,7 @@ function Effect({ action, effect, near }: { action: ManyAction; effect: ManyEffe
       <p>
         {items === 0
           ? 'No price of this moment would change.'
-          : `Right now the prices of ${items} ${items === 1 ? 'item' : 'items'} in ${stores} ${stores === 1 ? 'store' : 'stores'} would change: ${down} would fall, ${up} would rise. The tills hear of it with the next sending.`}
+          : `Right now the prices of ${saidCount(items)} ${items === 1 ? 'item' : 'items'} in ${saidCount(stores)} ${stores === 1 ? 'store' : 'stores'} would change: ${saidCount(down)} would fall, ${saidCount(up)} would rise. The tills hear of it with the next sending.`}
       </p>
       <ul className="quiet max-h-64 overflow-y-auto">
         {(dated ? promotions : promotions.slice(0, SHOWN)).map(

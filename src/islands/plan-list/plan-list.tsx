@@ -7,6 +7,7 @@ import { withoutDates } from '../../core/sentence/index.ts';
 import { PHASES, type Phase, phaseOf } from '../../ui/phase.ts';
 import { ChoiceRow, PhaseMark } from '../../ui/pieces/index.ts';
 import { PHASE_WORDS } from '../../ui/words/index.ts';
+import { saidCount, writing } from '../../ui/writing/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Begin } from './begin.tsx';
 import { ManyBar } from './many-bar.tsx';
@@ -309,7 +310,7 @@ function Table({
             <td className="max-lg:hidden">
               <RunBar promotion={promotion} phase={phase} weeks={weeks} at={view.at} brief={close} />
             </td>
-            <td className="figure max-md:hidden">{promotion.stores}</td>
+            <td className="figure max-md:hidden">{saidCount(promotion.stores)}</td>
             <td className="figure max-md:hidden">{promotion.priority}</td>
           </tr>
         ))}
@@ -326,7 +327,7 @@ function Sentences({ of: { sentence, from, to } }: { of: PromotionSummary }) {
         {sentence}
       </span>
       <span className="quiet line-clamp-1 text-sm max-lg:hidden" title={sentence}>
-        {withoutDates(sentence, { from, to: to ?? undefined })}
+        {withoutDates(sentence, { from, to: to ?? undefined }, writing())}
       </span>
     </>
   );

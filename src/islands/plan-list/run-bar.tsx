@@ -1,7 +1,7 @@
 import type { PromotionSummary } from '../../contracts/view/index.ts';
 import { DAY, dayNumber, formatLocalDate, parseLocalDate, parseWallTime } from '../../core/calendar/index.ts';
-import { shortDate, shortMoment } from '../../ui/moment.ts';
 import type { Phase } from '../../ui/phase.ts';
+import { monthDay, shortMoment } from '../../ui/writing/index.ts';
 
 /** The weeks that the bars are drawn over; wall times in milliseconds. */
 export interface Weeks {
@@ -28,7 +28,7 @@ export function WeekHeads({ weeks }: { weeks: Weeks }) {
         .filter((_, week) => week % 2 === 0)
         .map((date) => (
           <span key={date} className="flex-1" aria-hidden="true">
-            {shortDate(date, date).split(' ').slice(1).join(' ')}
+            {monthDay(date)}
           </span>
         ))}
     </span>

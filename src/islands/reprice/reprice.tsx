@@ -2,7 +2,7 @@ import { useCallback, useState } from 'react';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
 import type { WorksheetDocument } from '../../core/plan/index.ts';
-import { dateWords } from '../../ui/moment.ts';
+import { dateWords, saidCount } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
@@ -59,7 +59,7 @@ function Desk({ view }: { view: LensView }) {
         method: 'POST',
         body,
       });
-      const prices = `${count} regular ${count === 1 ? 'price' : 'prices'}`;
+      const prices = `${saidCount(count)} regular ${count === 1 ? 'price' : 'prices'}`;
       setSaid(
         waits === null
           ? `${prices} from ${dateWords(since)} on: entered.`
@@ -116,7 +116,7 @@ function Desk({ view }: { view: LensView }) {
           disabled={count === 0 || !isDay}
           onClick={save}
         >
-          Enter {count === 0 ? 'them' : count === 1 ? 'this price' : `these ${count} prices`}
+          Enter {count === 0 ? 'them' : count === 1 ? 'this price' : `these ${saidCount(count)} prices`}
         </button>
         <span role="status" className="text-sm">
           {said}{' '}

@@ -1,7 +1,7 @@
 import type { Choices } from '../../contracts/view/index.ts';
 import type { ItemRule, StoreRule } from '../../core/plan/index.ts';
-import { zoneWords } from '../../ui/moment.ts';
 import type { Pickable } from '../../ui/pieces/index.ts';
+import { zoneWords } from '../../ui/writing/index.ts';
 
 /** What can be chosen, each with the rule that it stands for. */
 export interface RuleChoice extends Pickable {

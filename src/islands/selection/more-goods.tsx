@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { readDecimal } from '../../contracts/table/index.ts';
 import type { Choices } from '../../contracts/view/index.ts';
 import type { ItemRule } from '../../core/plan/index.ts';
+import { asTyped } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 
 /** Goods by what is typed rather than picked: by regular price, and by a list of numbers from a spreadsheet. */
@@ -25,7 +26,7 @@ export function MoreGoods({
 function ByPrice({ currency, onAdd }: { currency: string; onAdd: (rule: ItemRule) => void }) {
   const [low, setLow] = useState('');
   const [high, setHigh] = useState('');
-  const bound = (text: string) => (text.trim() === '' ? undefined : readDecimal(text));
+  const bound = (text: string) => (text.trim() === '' ? undefined : readDecimal(asTyped(text)));
   const [atLeast, atMost] = [bound(low), bound(high)];
   const wrong = atLeast === null || atMost === null;
   const empty = atLeast === undefined && atMost === undefined;

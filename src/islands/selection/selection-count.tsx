@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { SelectionView } from '../../contracts/view/index.ts';
+import { saidAmount, saidCount } from '../../ui/writing/index.ts';
 import { ask, refusalOf, useResting } from '../server/index.ts';
 import type { Rule } from './selection.tsx';
 
@@ -42,10 +43,10 @@ export function SelectionCount({
     <span className="mt-2 block border-base-300 border-t pt-2" aria-busy={isFetching}>
       <span className="flex flex-wrap items-baseline gap-x-3" role="status">
         <span>
-          <span className="font-serif text-xl">{data.count.toLocaleString('en')}</span>{' '}
+          <span className="font-serif text-xl">{saidCount(data.count)}</span>{' '}
           {data.count === 1 ? one : `${one}s`}
           {data.carriedHere !== null ? (
-            <span className="quiet">, {data.carriedHere.toLocaleString('en')} carried here</span>
+            <span className="quiet">, {saidCount(data.carriedHere)} carried here</span>
           ) : null}
         </span>
         <button type="button" className="link" aria-expanded={open} onClick={() => setOpen(!open)}>
@@ -72,7 +73,7 @@ export function SelectionCount({
             {data.listed.map(({ id, name, note }) => (
               <span key={id} className="flex gap-2 border-base-300 border-b py-0.5">
                 <span className="flex-1">{name}</span>
-                <span className="quiet tabular-nums">{note}</span>
+                <span className="quiet tabular-nums">{saidAmount(note)}</span>
               </span>
             ))}
             {data.found > data.listed.length ? (
@@ -96,7 +97,7 @@ function NextWeek({ view: { nextWeek } }: { view: SelectionView }) {
       .join(', ')}${list.length > 2 ? ` and ${list.length - 2} more` : ''}`;
   return (
     <span className="block">
-      In a week it would be {count}:
+      In a week it would be {saidCount(count)}:
       {joining.length > 0 ? ` ${some(joining)} ${joining.length === 1 ? 'joins' : 'join'}` : ''}
       {joining.length > 0 && leaving.length > 0 ? ';' : ''}
       {leaving.length > 0 ? ` ${some(leaving)} ${leaving.length === 1 ? 'leaves' : 'leave'}` : ''}.

@@ -1,9 +1,10 @@
 import type { RestoreNoticed } from '../../contracts/view/index.ts';
 import { numberWords } from '../../core/price-file/index.ts';
+import { readersTime, shortMoment } from '../../ui/writing/index.ts';
 
 /** A backup was played back: what that did to the terminals, and what a person has to look after. */
 export function RestoreNotice({ restore }: { restore: RestoreNoticed }) {
-  const at = new Date(restore.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+  const at = shortMoment(readersTime(restore.at), '');
   return (
     <p role="status" className="mt-4 border-error border-l-4 pl-3">
       The database was played back from a backup, which was noticed on {at}.{' '}

@@ -1,5 +1,6 @@
 import { idInAddress } from '../../contracts/index.ts';
 import type { SendReview } from '../../contracts/view/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 
 export const WAYS = [
   { way: 'added', words: 'New' },
@@ -115,4 +116,4 @@ function Rows({
 }
 
 const storesWords = (count: number): string =>
-  count === 0 ? 'nothing of it waits' : `${count} ${count === 1 ? 'store' : 'stores'}`;
+  count === 0 ? 'nothing of it waits' : `${saidCount(count)} ${count === 1 ? 'store' : 'stores'}`;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { type LensView, lensQuery, type SendReview, type StoreReview } from '../../contracts/view/index.ts';
-import { zoneWords } from '../../ui/moment.ts';
+import { saidCount, zoneWords } from '../../ui/writing/index.ts';
 import { HeldBack, Promotions, WAYS } from './review-promotions.tsx';
 import { StorePrices } from './store-prices.tsx';
 
@@ -56,7 +56,7 @@ export function Review({
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
         <h2 className="text-xl">
           {all.length} {all.length === 1 ? 'store has' : 'stores have'} changes that were not sent
-          {review.unchanged > 0 ? `; ${review.unchanged} have none` : ''}
+          {review.unchanged > 0 ? `; ${saidCount(review.unchanged)} have none` : ''}
         </h2>
         {sends ? (
           <button
@@ -69,7 +69,7 @@ export function Review({
               ? 'Sending …'
               : comparing
                 ? 'Comparing …'
-                : `Send to ${chosen.length} ${chosen.length === 1 ? 'store' : 'stores'}, ${terminals} terminals`}
+                : `Send to ${saidCount(chosen.length)} ${chosen.length === 1 ? 'store' : 'stores'}, ${saidCount(terminals)} terminals`}
           </button>
         ) : (
           <p className="quiet ml-auto text-sm">Somebody with the role of an approver sends.</p>
@@ -172,7 +172,7 @@ function Row({
         {store.name} <span className="quiet text-sm">{zoneWords(store.timeZone)}</span>
       </td>
       <td className="text-sm">{what}</td>
-      <td className="figure max-sm:hidden">{count === 0 ? '' : `${count} items`}</td>
+      <td className="figure max-sm:hidden">{count === 0 ? '' : `${saidCount(count)} items`}</td>
       <td className="figure max-sm:hidden">{store.terminals}</td>
       <td>
         <button

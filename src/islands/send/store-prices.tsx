@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { ChangedPriceView, StorePricesReview } from '../../contracts/view/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 import { PricesSideBySide } from '../side-by-side/index.ts';
 
@@ -35,7 +36,7 @@ export function StorePrices({ store, name, near }: { store: string; name: string
     <section aria-label={`Prices of ${name} that change`}>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <p className="text-sm">
-          {data.total.toLocaleString('en')} {data.total === 1 ? 'price' : 'prices'}{' '}
+          {saidCount(data.total)} {data.total === 1 ? 'price' : 'prices'}{' '}
           {data.sent === null
             ? 'of its first file'
             : `that are not those of the file it was sent last (no. ${data.sent})`}

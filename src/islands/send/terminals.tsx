@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import type { TerminalRow, TerminalsView } from '../../contracts/view/index.ts';
 import { numberWords } from '../../core/price-file/index.ts';
-import { zoneWords } from '../../ui/moment.ts';
 import { TROUBLE_WORDS } from '../../ui/words/index.ts';
+import { saidClock, saidCount, zoneWords } from '../../ui/writing/index.ts';
 
 /** What each terminal holds, the troubled ones first. */
 export function Terminals({
@@ -73,10 +73,10 @@ export function Terminals({
           .slice(0, 5)
           .map(
             ({ id, stores, createdBy }) =>
-              `no. ${numberWords(id)} to ${stores === 1 ? '1 store' : `${stores} stores`} by ${createdBy}`,
+              `no. ${numberWords(id)} to ${stores === 1 ? '1 store' : `${saidCount(stores)} stores`} by ${createdBy}`,
           )
           .join('; ') || 'none yet'}
-        . It is {now.slice(11)} at the store you look at.
+        . It is {saidClock(now.slice(11))} at the store you look at.
       </p>
     </section>
   );

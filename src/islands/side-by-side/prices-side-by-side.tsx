@@ -1,5 +1,5 @@
 import type { ChangedPriceView } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { saidAmount, saidPercent, shortMoment } from '../../ui/writing/index.ts';
 
 /** Prices that become others, beside those they are now. */
 export function PricesSideBySide({
@@ -32,8 +32,8 @@ export function PricesSideBySide({
               <td>
                 {price.name} <span className="quiet">{price.sku}</span>
               </td>
-              <td className="figure">{price.before ?? 'not sold'}</td>
-              <td className="figure font-semibold">{price.after ?? 'not sold'}</td>
+              <td className="figure">{saidAmount(price.before ?? 'not sold')}</td>
+              <td className="figure font-semibold">{saidAmount(price.after ?? 'not sold')}</td>
               <td className="figure whitespace-nowrap">{percentOf(price)}</td>
               <td className="whitespace-nowrap">{price.at ? shortMoment(price.at, near) : 'at once'}</td>
               <td>{whyOf(price)}</td>
@@ -46,7 +46,7 @@ export function PricesSideBySide({
 }
 
 const percentOf = ({ percent }: ChangedPriceView): string =>
-  percent === null ? '' : `${percent > 0 ? '+' : '−'}${Math.abs(percent).toFixed(1)} %`;
+  percent === null ? '' : `${percent > 0 ? '+' : '−'}${saidPercent(Math.abs(percent) * 100)}`;
 
 function whyOf({ by, was, guests }: ChangedPriceView): string {
   const words =

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { type Cells, type TableName, tableOf } from '../../contracts/table/index.ts';
 import { FaultField } from '../../ui/pieces/index.ts';
+import { readCell } from '../../ui/writing/index.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 
 const isOwnId = ({ field, required }: { field: string; required?: boolean }): boolean =>
@@ -30,10 +31,13 @@ export function AddRow({
   const loose =
     refusal && !refusal.faults.some(({ path }) => typed.some(({ field }) => path === `/edits/0/${field}`));
   async function add() {
+    const read = Object.fromEntries(
+      Object.entries(cells).map(([field, text]) => [field, readCell(table, field, text)]),
+    );
     try {
       const { keys, waits } = await ask<{ keys: string[]; waits: number | null }>(`/api/stockroom/${table}`, {
         method: 'POST',
-        body: { edits: [{ key: null, cells }], drops: [] },
+        body: { edits: [{ key: null, cells: read }], drops: [] },
       });
       onDone(keys, waits !== null);
     } catch (error) {

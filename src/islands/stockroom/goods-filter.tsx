@@ -3,6 +3,7 @@ import type { LensView } from '../../contracts/view/index.ts';
 import type { ItemRule } from '../../core/plan/index.ts';
 import { itemWords, namesOf } from '../../core/sentence/index.ts';
 import { Part } from '../../ui/pieces/index.ts';
+import { writing } from '../../ui/writing/index.ts';
 import { Selection, useChoices } from '../selection/index.ts';
 
 /** Narrows the items to what a rule selects, in the words of the rule. */
@@ -19,7 +20,7 @@ export function GoodsFilter({
   const choices = useChoices();
   if (!choices.data) return null;
   const items = Object.entries(known).map(([sku, name]) => ({ sku, name })) as never;
-  const names = namesOf({ ...choices.data, items });
+  const names = namesOf({ ...choices.data, items }, writing());
   const wordsOf = (one: ItemRule) => itemWords(one, names);
   return (
     <span className="text-sm">

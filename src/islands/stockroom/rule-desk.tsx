@@ -3,6 +3,7 @@ import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import type { ItemRule, StoreRule } from '../../core/plan/index.ts';
 import { itemWords, namesOf, storeWords } from '../../core/sentence/index.ts';
+import { writing } from '../../ui/writing/index.ts';
 import { Selection, useChoices } from '../selection/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { WaitsNote } from './waits-note.tsx';
@@ -78,7 +79,7 @@ function Desk({ table, entry: opened, view, edits }: RuleDeskProps) {
 
   if (!choices.data) return <p className="quiet mt-4">Reading the chain …</p>;
   const items = Object.entries(known).map(([sku, name]) => ({ sku, name })) as never;
-  const names = namesOf({ ...choices.data, items });
+  const names = namesOf({ ...choices.data, items }, writing());
   const goods = (rule: ItemRule, onChange: (rule: ItemRule) => void) => (
     <Selection<ItemRule>
       of="items"

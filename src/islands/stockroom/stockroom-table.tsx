@@ -2,6 +2,7 @@ import { useCallback, useDeferredValue, useState } from 'react';
 import { type Cells, KEY_MARK, type TableName, tableOf } from '../../contracts/table/index.ts';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import type { ItemRule } from '../../core/plan/index.ts';
+import { readCell, saidCell, saidCount } from '../../ui/writing/index.ts';
 import { ask, type Refusal, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
 import { Sheet, type SheetRow } from '../sheet/index.ts';
 import { AddRow } from './add-row.tsx';
@@ -108,7 +109,7 @@ function Desk({ table, view, edits, costs, carried = false }: StockroomTableProp
         />
         {table === 'items' ? <GoodsFilter rule={rule} view={view} onChange={setRule} /> : null}
         <span className="quiet text-sm" role="status">
-          {rows.total === null ? 'Looking …' : `${rows.total.toLocaleString('en')} ${title.toLowerCase()}`}
+          {rows.total === null ? 'Looking …' : `${saidCount(rows.total)} ${title.toLowerCase()}`}
         </span>
         <span className="ml-auto flex flex-wrap gap-2">
           {edits && changes.canUndo ? (
@@ -123,7 +124,8 @@ function Desk({ table, view, edits, costs, carried = false }: StockroomTableProp
           ) : null}
           {edits && count > 0 ? (
             <button type="button" className="btn btn-sm" onClick={drop}>
-              {table === 'items' ? 'Retire' : 'Take away'} {count === 1 ? `this ${one}` : `these ${count}`}
+              {table === 'items' ? 'Retire' : 'Take away'}{' '}
+              {count === 1 ? `this ${one}` : `these ${saidCount(count)}`}
             </button>
           ) : null}
           {edits ? (
@@ -181,7 +183,12 @@ function Desk({ table, view, edits, costs, carried = false }: StockroomTableProp
             rowAt={rowAt}
             onShow={rows.onShow}
             onBlock={onBlock}
-            onEdit={(cells) => changes.edit(cells, rows.rowAt)}
+            onEdit={(cells) =>
+              changes.edit(
+                cells.map((cell) => ({ ...cell, text: readCell(table, cell.field, cell.text) })),
+                rows.rowAt,
+              )
+            }
             onUndo={changes.undo}
             sort={sort}
             onSort={(field) =>
@@ -210,7 +217,9 @@ function Desk({ table, view, edits, costs, carried = false }: StockroomTableProp
                 >
                   {row.cells[field]}
                 </a>
-              ) : undefined;
+              ) : (
+                saidCell(table, field, row.cells[field] ?? '')
+              );
             }}
           />
         )}

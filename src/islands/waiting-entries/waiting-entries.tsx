@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { tableOf } from '../../contracts/table/index.ts';
 import type { WaitingEntriesView } from '../../contracts/view/index.ts';
+import { readersTime, saidCell, saidCount, saidPercent, shortMoment } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 
 /** Changes of the stockroom on their way: what they say, what they would do, and who decides. */
@@ -70,11 +71,10 @@ function One({
   return (
     <section className="hairline mt-6 border-t pt-3" aria-label={`${table.title}, by ${one.writer}`}>
       <h2 className="text-xl">
-        {table.title}: {one.count} {one.count === 1 ? 'row' : 'rows'}
+        {table.title}: {saidCount(one.count)} {one.count === 1 ? 'row' : 'rows'}
       </h2>
       <p className="quiet text-sm">
-        written by {one.writer},{' '}
-        {new Date(one.writtenAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
+        written by {one.writer}, {shortMoment(readersTime(one.writtenAt), '')}
       </p>
       <Effect one={one} query={query} />
       {one.returned ? (
@@ -168,7 +168,10 @@ function Rows({ one: { table, rows, count } }: { one: WaitingEntriesView }) {
               ? '–'
               : differing
                   .filter(({ field }) => cells[field])
-                  .map(({ field, title }) => (table === 'prices' ? cells[field] : `${title} ${cells[field]}`))
+                  .map(({ field, title }) => {
+                    const text = saidCell(table, field, cells[field]!);
+                    return table === 'prices' ? text : `${title} ${text}`;
+                  })
                   .join(', ');
           return (
             <tr key={key}>
@@ -210,7 +213,7 @@ function Change({ before, after }: { before: string | undefined; after: string |
   return (
     <span className={`ml-2 font-normal ${Math.abs(percent) > 25 ? 'text-error' : 'quiet'}`}>
       {percent > 0 ? '+' : ''}
-      {percent.toFixed(1)} %
+      {saidPercent(percent * 100)}
     </span>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { readAmountText } from '../../contracts/table/index.ts';
 import type { Currency } from '../../core/money/index.ts';
+import { asTyped } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 import { fromClipboard } from '../sheet/index.ts';
 
@@ -76,7 +77,7 @@ function readLine(line: string, at: number, currency: Currency) {
   );
   const code = (parts[0] ?? '').trim();
   if (parts.length < 2) return { line, at, code, price: '', fault: 'no price stands beside the number' };
-  const read = readAmountText(parts.at(-1)!, currency);
+  const read = readAmountText(asTyped(parts.at(-1)!), currency);
   return read.ok
     ? { line, at, code, price: read.amount, fault: null }
     : { line, at, code, price: '', fault: `${read.what}; wanted: ${read.wanted}` };

@@ -1,6 +1,7 @@
 import { readAmountText } from '../../contracts/table/index.ts';
 import { type Currency, formatAmount, type MinorUnits } from '../../core/money/index.ts';
 import type { SheetLine, SheetResult } from '../../core/worksheet/index.ts';
+import { asTyped, saidAmount, saidPercent, saidTimes } from '../../ui/writing/index.ts';
 import type { SheetColumn } from '../sheet/index.ts';
 
 const figure = (field: string, title: string, width = 6): SheetColumn => ({
@@ -28,7 +29,7 @@ export const WORKSHEET_COLUMNS: readonly SheetColumn[] = [
 ];
 
 const percent = (points: number | null, signed = false): string =>
-  points === null ? '' : `${signed && points > 0 ? '+' : ''}${(points / 100).toFixed(1)} %`;
+  points === null ? '' : `${signed && points > 0 ? '+' : ''}${saidPercent(points)}`;
 
 /** What a sheet of regular prices does not tell: nothing else is paid by it, and nothing sold yet. */
 const NOT_REGULAR: readonly string[] = ['basis', 'now', 'breakEven'];
@@ -49,7 +50,7 @@ export function worksheetCells(
   placeWords: (line: SheetLine) => string,
 ): Record<string, string> {
   const money = (amount: number | null) =>
-    amount === null ? '' : formatAmount(amount as MinorUnits, currency);
+    amount === null ? '' : saidAmount(formatAmount(amount as MinorUnits, currency));
   const { price, basis, origin, trouble, cost, margin, change, breakEven } = result;
   return {
     sku: line.sku,
@@ -62,12 +63,7 @@ export function worksheetCells(
     change: percent(change, true),
     cost: money(cost),
     margin: percent(margin),
-    breakEven:
-      price === null || cost === null
-        ? ''
-        : breakEven === null
-          ? 'never'
-          : `× ${(breakEven / 100).toFixed(2)}`,
+    breakEven: price === null || cost === null ? '' : breakEven === null ? 'never' : saidTimes(breakEven),
     origin: line.stays && price === null ? 'stays' : originWords(origin, trouble),
   };
 }
@@ -87,7 +83,7 @@ export type PriceTyped =
 /** What was typed or pasted as a new price; nothing gives the line back to its passes. */
 export function priceTyped(text: string, currency: Currency): PriceTyped {
   if (text.trim() === '') return { kind: 'nothing' };
-  const read = readAmountText(text, currency);
+  const read = readAmountText(asTyped(text), currency);
   return read.ok
     ? { kind: 'price', price: read.amount }
     : { kind: 'wrong', words: `${read.what}; wanted: ${read.wanted}` };

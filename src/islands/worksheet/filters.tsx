@@ -1,5 +1,6 @@
 import { SHEET_FILTERS, type SheetFilter } from '../../core/worksheet/index.ts';
 import { ChoiceRow } from '../../ui/pieces/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 
 const WORDS: Readonly<Record<SheetFilter, string>> = {
   all: 'All',
@@ -36,7 +37,7 @@ export function Filters({
       name="Which lines"
       choices={offered.map((value) => ({
         value,
-        words: `${WORDS[value]} ${counts[value].toLocaleString('en')}`,
+        words: `${WORDS[value]} ${saidCount(counts[value])}`,
       }))}
       chosen={chosen}
       onChoose={onChange}

@@ -4,6 +4,7 @@ import type { Choices } from '../../contracts/view/index.ts';
 import type { ItemRule, PassDocument } from '../../core/plan/index.ts';
 import { formulaWords, itemWords, type Names, roundingWords } from '../../core/sentence/index.ts';
 import { Part } from '../../ui/pieces/index.ts';
+import { writing } from '../../ui/writing/index.ts';
 import { FormulaPart } from '../editor/formula-part.tsx';
 import { RoundingPart } from '../editor/rounding-part.tsx';
 import { Selection } from '../selection/index.ts';
@@ -76,7 +77,7 @@ export function Passes({
               {', '}
               <Part
                 name={`Pass ${i + 1}, rounding`}
-                words={pass.rounding ? roundingWords(pass.rounding) : 'to the smallest coin'}
+                words={pass.rounding ? roundingWords(pass.rounding, writing()) : 'to the smallest coin'}
               >
                 {() => (
                   <RoundingPart
@@ -142,6 +143,6 @@ export function Passes({
 const isNothing = (rule: ItemRule): boolean => 'items' in rule && rule.items.length === 0;
 
 function passWords({ formula, items, rounding }: PassDocument, currency: string, names: Names): string {
-  const rounded = rounding ? `, ${roundingWords(rounding)}` : '';
+  const rounded = rounding ? `, ${roundingWords(rounding, writing())}` : '';
   return `${formulaWords(formula, currency, names)} ${itemWords(items, names)}${rounded}`;
 }

@@ -1,6 +1,6 @@
 import type { Choices } from '../../contracts/view/index.ts';
 import { placeParts, type SheetLine } from '../../core/worksheet/index.ts';
-import { dateWords } from '../../ui/moment.ts';
+import { dateWords } from '../../ui/writing/index.ts';
 
 const stores = (count: number): string => `${count} ${count === 1 ? 'store' : 'stores'}`;
 

@@ -1,5 +1,6 @@
 import { idInAddress } from '../../contracts/index.ts';
 import type { SheetLine } from '../../core/worksheet/index.ts';
+import { saidPercent } from '../../ui/writing/index.ts';
 import type { useWorksheet } from './use-worksheet.ts';
 
 type Answer = NonNullable<ReturnType<typeof useWorksheet>['answer']>;
@@ -13,7 +14,7 @@ export function worstWords(
   const line = facts.lines[sums.worst]!;
   const { margin } = results[sums.worst]!;
   const where = facts.lines.some(({ place }) => place !== 'chain') ? ` (${placeWords(line)})` : '';
-  return margin === null ? null : `${(margin / 100).toFixed(1)} %, ${line.name}${where}`;
+  return margin === null ? null : `${saidPercent(margin)}, ${line.name}${where}`;
 }
 
 const NAMED = 4;

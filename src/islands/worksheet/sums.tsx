@@ -1,5 +1,6 @@
 import { type Currency, formatAmount, type MinorUnits } from '../../core/money/index.ts';
 import type { SheetSums } from '../../core/worksheet/index.ts';
+import { saidAmount, saidCount, saidPercent, saidTimes } from '../../ui/writing/index.ts';
 
 /** All lines together, one unit of each. */
 export function Sums({
@@ -14,24 +15,16 @@ export function Sums({
   /** The line with the lowest margin, in words. */
   worst: string | null;
 }) {
-  const money = (amount: number) => formatAmount(amount as MinorUnits, currency);
-  const percent = (points: number | null) => (points === null ? '–' : `${(points / 100).toFixed(1)} %`);
+  const money = (amount: number) => saidAmount(formatAmount(amount as MinorUnits, currency));
+  const percent = (points: number | null) => (points === null ? '–' : saidPercent(points));
   const rows = [
-    [
-      sums.items.toLocaleString('en'),
-      sums.lines === sums.items ? 'items' : `items, ${sums.lines.toLocaleString('en')} lines`,
-    ],
+    [saidCount(sums.items), sums.lines === sums.items ? 'items' : `items, ${saidCount(sums.lines)} lines`],
     [`${money(sums.regular)} → ${money(sums.price)}`, `${currency.code}, one unit of each in every store`],
     [`${sums.change !== null && sums.change > 0 ? '+' : ''}${percent(sums.change)}`, 'change'],
     [percent(sums.margin), 'margin'],
     ...(regular
       ? []
-      : [
-          [
-            sums.breakEven === null ? 'never' : `× ${(sums.breakEven / 100).toFixed(2)}`,
-            'as many units to break even',
-          ],
-        ]),
+      : [[sums.breakEven === null ? 'never' : saidTimes(sums.breakEven), 'as many units to break even']]),
   ] as const;
   return (
     <>

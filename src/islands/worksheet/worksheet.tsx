@@ -11,7 +11,7 @@ import {
   type SheetFilter,
   type SheetLook,
 } from '../../core/worksheet/index.ts';
-import { shortMoment } from '../../ui/moment.ts';
+import { saidCount, shortMoment, writing } from '../../ui/writing/index.ts';
 import { type CellEdit, Sheet, type SheetRow } from '../sheet/index.ts';
 import { AddLines } from './add-lines.tsx';
 import { columnsFor, priceTyped, worksheetCells } from './cells.ts';
@@ -80,7 +80,7 @@ export function Worksheet(props: WorksheetProps) {
     repricing,
   );
   const items = Object.entries(known).map(([sku, name]) => ({ sku, name })) as never;
-  const names = namesOf({ ...choices, items });
+  const names = namesOf({ ...choices, items }, writing());
   const placeWords = placeNames(choices);
   const outcome = answer && sheetOutcome(answer.facts.lines, answer.results, answer.facts.stores, currency);
   const differs = outcome && saved ? differences(outcome, saved) : 0;
@@ -167,7 +167,7 @@ export function Worksheet(props: WorksheetProps) {
           {asking
             ? 'laying it out …'
             : at
-              ? `in ${at.stores === 1 ? at.storeName : `${at.stores} stores`}, ${shortMoment(at.at, view.now)}`
+              ? `in ${at.stores === 1 ? at.storeName : `${saidCount(at.stores)} stores`}, ${shortMoment(at.at, view.now)}`
               : facts && !regular
                 ? 'no store or no moment of it comes'
                 : ''}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { inField } from '../writing/index.ts';
 import { FaultField } from './fault-field.tsx';
 
 /** How what is typed is read; `wanted` is said where it cannot be. */
@@ -26,7 +27,7 @@ export function KeptField<T>({
   optional?: boolean;
   onChange: (value: T | null) => void;
 }) {
-  const [text, setText] = useState(first);
+  const [text, setText] = useState(inField(first));
   const empty = optional && text.trim() === '';
   return (
     <FaultField

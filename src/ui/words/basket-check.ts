@@ -1,5 +1,5 @@
 import type { BasketCheckView, CheckMoment } from '../../contracts/view/index.ts';
-import { shortMoment } from '../moment.ts';
+import { saidAmount, saidClock, shortMoment } from '../writing/index.ts';
 
 const DAYS = {
   mon: 'Monday',
@@ -13,13 +13,13 @@ const DAYS = {
 
 /** "next Saturday, 10:00", or the moment itself. */
 export const checkMomentWords = (moment: CheckMoment, now: string): string =>
-  'at' in moment ? shortMoment(moment.at, now) : `next ${DAYS[moment.next]}, ${moment.time}`;
+  'at' in moment ? shortMoment(moment.at, now) : `next ${DAYS[moment.next]}, ${saidClock(moment.time)}`;
 
 /** "must stay under 30.00", as it was asked for. */
 export function wantedWords({ atMost, atLeast }: Pick<BasketCheckView, 'atMost' | 'atLeast'>): string {
   const words = [
-    atMost === null ? '' : `must cost at most ${atMost}`,
-    atLeast === null ? '' : `must cost at least ${atLeast}`,
+    atMost === null ? '' : `must cost at most ${saidAmount(atMost)}`,
+    atLeast === null ? '' : `must cost at least ${saidAmount(atLeast)}`,
   ];
   return words.filter(Boolean).join(' and ');
 }
@@ -28,4 +28,4 @@ export function wantedWords({ atMost, atLeast }: Pick<BasketCheckView, 'atMost' 
 export const resultWords = ({ result }: Pick<BasketCheckView, 'result'>): string =>
   result.total === null || result.problems.length > 0
     ? `cannot be rung as it is: ${result.problems.join('; ')}`
-    : `costs ${result.total}`;
+    : `costs ${saidAmount(result.total)}`;

@@ -11,7 +11,7 @@ export const DEAL_KINDS = {
     does: 'The cheapest of every three is free, or half its price',
   },
   buyAndGet: { name: 'Buy these, get those', does: 'With two of these, one of those is free or cheaper' },
-  combo: { name: 'Combo', does: 'One of each for one price: something from every slot' },
+  combo: { name: 'Combo', does: 'One of each for one price: something from every choice' },
   freeGoods: { name: 'Free goods', does: 'One free of every twelve, or a gift on top' },
   basketReward: { name: 'Basket reward', does: 'Money off the whole basket, from an amount or a number on' },
   deliveryReward: { name: 'Delivery', does: 'Delivery free, at a flat price, or cheaper' },

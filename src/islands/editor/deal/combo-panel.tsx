@@ -94,7 +94,7 @@ function PricePanel({ offer, choices, onChange }: PanelProps<Combo>) {
           onChange={(next) => onChange({ ...rest, ...('percentOff' in next ? {} : kept), value: next })}
         />
       ) : (
-        <span className="quiet block">Press a slot in the sentence to set its price.</span>
+        <span className="quiet block">Press a choice in the sentence to set its price.</span>
       )}
     </span>
   );

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { idInAddress } from '../../../contracts/index.ts';
 import { type DealPreview, type LensView, lensQuery } from '../../../contracts/view/index.ts';
-import { shortMoment } from '../../../ui/moment.ts';
+import { saidCount, shortMoment } from '../../../ui/writing/index.ts';
 import type { TrialLine } from '../../basket/index.ts';
 import { BesideFrame } from '../beside-frame.tsx';
 import type { DealDraft } from '../draft.ts';
@@ -77,7 +77,7 @@ function Reach({ preview: { stores, items, lookedAt }, view }: { preview: DealPr
   return (
     <p className="quiet mt-1 text-sm">
       {items.join(' + ')} {items.length === 1 && items[0] === 1 ? 'item' : 'items'} to choose from, in{' '}
-      {stores} {stores === 1 ? 'store' : 'stores'}; looked at in {lookedAt.storeName},{' '}
+      {saidCount(stores)} {stores === 1 ? 'store' : 'stores'}; looked at in {lookedAt.storeName},{' '}
       {shortMoment(lookedAt.at, view.now)}.
     </p>
   );
@@ -108,7 +108,7 @@ function Rivals({ preview: { rivals }, view }: { preview: DealPreview; view: Len
           <a className="link" href={`/plan/${idInAddress(id)}${lensQuery(view.lens)}`}>
             {name}
           </a>{' '}
-          ({items} {items === 1 ? 'item' : 'items'})
+          ({saidCount(items)} {items === 1 ? 'item' : 'items'})
         </span>
       ))}
       {rivals.length > RIVALS_SHOWN ? ` and ${rivals.length - RIVALS_SHOWN} more` : ''}.

@@ -9,6 +9,7 @@ import {
   storeWords,
 } from '../../../core/sentence/index.ts';
 import { Part } from '../../../ui/pieces/index.ts';
+import { writing } from '../../../ui/writing/index.ts';
 import { Selection } from '../../selection/index.ts';
 import type { DealDraft } from '../draft.ts';
 import { faultUnder } from '../faults.ts';
@@ -35,11 +36,12 @@ export function DealForm(props: DealFormProps) {
   const [found, setFound] = useState<Record<string, string>>({});
   /** The part that was added last: it is open for its goods at once. */
   const [added, setAdded] = useState('');
-  const names = namesOf({
+  const known = {
     ...choices,
     items: named({ ...knownNames, ...found }) as never,
     promotions: choices.rewards,
-  });
+  };
+  const names = namesOf(known, writing());
   const { offer } = draft;
   const frame = dealFrame(draft, names);
   const put = (part: Partial<DealDraft>) => onChange({ ...draft, ...part });

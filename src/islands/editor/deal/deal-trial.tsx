@@ -1,5 +1,6 @@
 import type { DealPreview } from '../../../contracts/view/index.ts';
 import type { ReceiptDocument } from '../../../core/basket/index.ts';
+import { saidAmount } from '../../../ui/writing/index.ts';
 import { PrintedReceipt, type TrialLine, withMore } from '../../basket/index.ts';
 import { ItemSearch } from '../../check/index.ts';
 
@@ -56,7 +57,7 @@ function changeWords(
   without: string,
   id: string,
 ): string {
-  if (total !== without) return `Without this deal it would be ${without}.`;
+  if (total !== without) return `Without this deal it would be ${saidAmount(without)}.`;
   const gives = lines.some(
     ({ gift, reductions }) => gift && reductions.some(({ promotion }) => promotion === id),
   );

@@ -1,6 +1,7 @@
 import { Fragment } from 'react';
 import type { DealPreview, DealStepView } from '../../../contracts/view/index.ts';
 import { PriceTag } from '../../../ui/pieces/index.ts';
+import { saidAmount, saidPercent, saidTimes } from '../../../ui/writing/index.ts';
 
 const PICK_WORDS = {
   cheapest: 'the cheapest',
@@ -93,10 +94,12 @@ const ONE_BY_ONE = 4;
 
 /** "3.66 + 3.67 + 3.67"; of more units how many of each: "4 × 4.58 + 4 × 4.59". */
 function sumWords(paid: readonly string[]): string {
-  if (paid.length <= ONE_BY_ONE) return paid.join(' + ');
+  if (paid.length <= ONE_BY_ONE) return paid.map(saidAmount).join(' + ');
   const counts = new Map<string, number>();
   for (const one of paid) counts.set(one, (counts.get(one) ?? 0) + 1);
-  return [...counts].map(([one, count]) => (count === 1 ? one : `${count} × ${one}`)).join(' + ');
+  return [...counts]
+    .map(([one, count]) => (count === 1 ? saidAmount(one) : `${count} × ${saidAmount(one)}`))
+    .join(' + ');
 }
 
 /** What each unit comes to, where the deal does not make all of them alike. */
@@ -113,22 +116,20 @@ function Split({
   const alike = paid.every((one) => one === paid[0]);
   return (
     <span className="quiet block text-xs tabular-nums">
-      {alike ? `${paid[0]} each` : sumWords(paid)}
+      {alike ? `${saidAmount(paid[0]!)} each` : sumWords(paid)}
       {gifts.length > 0 ? `, and ${gifts.length} × ${names[gifts[0]!.sku] ?? gifts[0]!.sku} as a gift` : ''}
     </span>
   );
 }
-
-const percent = (basisPoints: number): string => `${(basisPoints / 100).toFixed(1)} %`;
 
 /** The margin with the deal, and under it what it is without. */
 function Margin({ step: { marginBefore, marginAfter, delivery } }: { step: DealStepView }) {
   if (marginAfter === null || delivery) return null;
   return (
     <>
-      {percent(marginAfter)}
+      {saidPercent(marginAfter)}
       {marginBefore !== null && marginBefore !== marginAfter ? (
-        <span className="quiet block text-xs">was {percent(marginBefore)}</span>
+        <span className="quiet block text-xs">was {saidPercent(marginBefore)}</span>
       ) : null}
     </>
   );
@@ -137,5 +138,5 @@ function Margin({ step: { marginBefore, marginAfter, delivery } }: { step: DealS
 function breakEvenWords({ after, before, breakEven, cost, delivery, split }: DealStepView): string {
   const same = after === before && !split?.some(({ gift }) => gift);
   if (same || delivery || cost === null) return '';
-  return breakEven === null ? 'never' : `× ${(breakEven / 100).toFixed(2)}`;
+  return breakEven === null ? 'never' : saidTimes(breakEven);
 }

@@ -1,4 +1,5 @@
 import type { DealPreview } from '../../../contracts/view/index.ts';
+import { saidAmount } from '../../../ui/writing/index.ts';
 import type { DealDraft } from '../draft.ts';
 
 /** The tiers of a quantity break as the shopper reads them on the shelf. */
@@ -12,7 +13,9 @@ export function TierCard({
   if (offer.kind !== 'quantityBreak' || steps.length === 0) return null;
   const rows = steps.map(({ lines, split, after }) => ({
     from: lines[0]!.quantity,
-    each: split ? split.map(({ paid }) => paid).sort((a, b) => Number(a) - Number(b))[0]! : `${after} in all`,
+    each: split
+      ? split.map(({ paid }) => paid).sort((a, b) => Number(a) - Number(b))[0]!
+      : `${saidAmount(after)} in all`,
   }));
   const upTo = (i: number) => (rows[i + 1] ? rows[i + 1]!.from - 1 : null);
   const sku = steps[0]!.lines[0]!.sku;
@@ -28,7 +31,7 @@ export function TierCard({
             <th scope="row" className="py-1 text-left font-normal">
               {countWords(from, upTo(i))}
             </th>
-            <td className="py-1 text-right font-serif text-lg">{each} each</td>
+            <td className="py-1 text-right font-serif text-lg">{saidAmount(each)} each</td>
           </tr>
         ))}
       </tbody>

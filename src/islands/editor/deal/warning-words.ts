@@ -1,5 +1,6 @@
 import type { DealPreview } from '../../../contracts/view/index.ts';
 import type { BasketOfferDocument } from '../../../core/sentence/index.ts';
+import { saidAmount } from '../../../ui/writing/index.ts';
 
 type Warning = DealPreview['warnings'][number];
 type Told = Pick<DealPreview, 'names' | 'storeNames' | 'steps' | 'lookedAt'>;
@@ -53,5 +54,5 @@ function tierStart(offer: BasketOfferDocument, start: number, { steps }: Told): 
 /** Minor units with as many decimals as another amount of the currency has. */
 function amountLike(minorUnits: number, like: string | undefined): string {
   const decimals = like?.split('.')[1]?.length ?? 0;
-  return (minorUnits / 10 ** decimals).toFixed(decimals);
+  return saidAmount((minorUnits / 10 ** decimals).toFixed(decimals));
 }

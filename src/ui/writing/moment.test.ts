@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { phaseOf } from '../phase.ts';
 import { shortDate, shortMoment, zoneWords } from './moment.ts';
-import { phaseOf } from './phase.ts';
 
 describe('dates and hours', () => {
   it.each([

@@ -1,0 +1,2 @@
+export * from './reader-language.ts';
+export * from './writing-in.ts';
