@@ -186,7 +186,7 @@ const FINDERS: Readonly<Record<keyof typeof PLANTED, (plan: Plan) => string[]>> 
 };
 
 /** Stores of every zone, with and without a photo counter, in the cities and not. */
-const STORES = ['s001', 's004', 's006', 's008'];
+const STORES = ['s001', 's005', 's006', 's008'];
 const HOUR = DAY / 24;
 const SHOPPERS: readonly Shopper[] = [{ kind: 'guest' }, { kind: 'shopper', id: null, groups: ['members'] }];
 type Change = CompiledPlan['changes'][number];

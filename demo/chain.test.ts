@@ -80,6 +80,16 @@ describe('the demo chain', () => {
   });
 });
 
+it('stores have the price zone of where they are: the coast, the isles, a city, or inland', () => {
+  const zones = new Map(quillmere.zones!.map(({ id, name }) => [id, name]));
+  for (const { id, region, zone, tags } of quillmere.stores) {
+    const inCity = tags?.includes('city') ? 'City prices' : 'Inland prices';
+    const wanted = region === 'Isles' || region === 'Coast' ? `${region} prices` : inCity;
+    expect(zones.get(zone!), id).toBe(wanted);
+  }
+  expect(new Set(quillmere.stores.map(({ zone }) => zone)).size).toBe(4);
+});
+
 it('the large chain comes from the same generator', () => {
   expect(LARGE).toMatchObject({ stores: 1000, zones: 8, items: 50_000, priceChanges: 1000, terminals: 3000 });
 });

@@ -37,6 +37,7 @@ const QUARTERS = [
   'Riverside',
   'Airport',
 ];
+const [INLAND, CITY, ISLES] = [2, 3, 4];
 const REGIONS = ['Coast', 'Heath', 'Lakeland', 'Isles'];
 
 export const zoneIds = (count: number): string[] => Array.from({ length: count }, (_, i) => `z${i + 1}`);
@@ -106,11 +107,23 @@ function storeAt(i: number, zones: number, random: Seeded): StoreDocument {
     id: `s${String(i + 1).padStart(stores3(i), '0')}`,
     name: `${TOWNS[i % TOWNS.length]} ${quarter}`,
     timeZone: region === 'Isles' || i % 5 === 2 ? 'Europe/Lisbon' : 'Europe/Madrid',
-    zone: `z${(region === 'Isles' ? Math.min(zones, 4) - 1 : i % zones) + 1}`,
+    zone: `z${zoneOf(i, region, tags, zones)}`,
     region,
     tags,
     hours: hoursOf(tags),
   };
+}
+
+/** Coast, inland, city and the isles; a larger chain has more of them inland. */
+function zoneOf(i: number, region: string, tags: readonly string[], zones: number): number {
+  if (region === 'Isles') return Math.min(zones, ISLES);
+  if (region === 'Coast') return 1;
+  if (tags.includes('city')) return Math.min(zones, CITY);
+  const inland = [
+    INLAND,
+    ...Array.from({ length: Math.max(0, zones - ISLES) }, (_, more) => ISLES + 1 + more),
+  ];
+  return Math.min(zones, inland[i % inland.length]!);
 }
 
 const WORKING_DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat'] as const;
