@@ -452,5 +452,15 @@ test(
     await page.getByLabel(/^Quantity of /).waitFor();
     expect(new URL(page.url()).searchParams.get('lines')).toMatch(/^Q103453/);
     await page.context().close();
+    // And where a group of goods has the very name, beside the items that only have it among others.
+    const ines = await sitDown(browser, 'ines');
+    await ines.page.goto('/plan/new');
+    await settled(ines.page);
+    await ines.page.getByRole('button', { name: /goods to choose/ }).press('Enter');
+    const find = ines.page.getByRole('combobox', { name: 'Find: Goods' });
+    await find.pressSequentially('toothpaste', { delay: 0 });
+    await find.press('Enter');
+    await ines.page.getByRole('button', { name: 'Goods: Toothpaste' }).waitFor();
+    await ines.page.context().close();
   },
 );

@@ -32,10 +32,11 @@ export function PickList({
   const [text, setText] = useState('');
   const enter = usePendingEnter(text, settled, () => {
     const typed = text.trim().toLowerCase();
-    const exact = options.find(({ value, note }) =>
-      [value, note ?? ''].some((one) => one.toLowerCase() === typed),
-    );
-    const meant = exact ?? (options.length === 1 ? options[0] : undefined);
+    const is = (one: string | undefined) => one?.toLowerCase() === typed;
+    const numbered = options.find(({ value, note }) => is(value) || is(note));
+    const named = options.filter(({ label }) => is(label));
+    const only = named.length === 1 ? named : options;
+    const meant = numbered ?? (only.length === 1 ? only[0] : undefined);
     if (meant) onPick(meant.value);
   });
   const kinds = [...new Set(options.map(({ kind }) => kind))];
