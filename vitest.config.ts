@@ -8,6 +8,8 @@ export default defineConfig({
     setupFiles: ['tests/seed.ts'],
     testTimeout: 30_000,
     hookTimeout: 60_000,
+    // What a file lets run at once has two cores.
+    maxConcurrency: 2,
     projects: [
       {
         extends: true,

@@ -18,7 +18,7 @@ interface Enrolment {
 }
 
 /** Runs the simulated tills of a folder and a page to look at them. */
-function main(folder: string, port: number, pollEvery: number): void {
+function main(folder: string, port: number, pollEvery: number, aStore: number): void {
   const enrolment = JSON.parse(readFileSync(`${folder}/tills.json`, 'utf8')) as Enrolment;
   const shared = {
     server: process.env.BELLTAG_ORIGIN ?? enrolment.server,
@@ -27,7 +27,7 @@ function main(folder: string, port: number, pollEvery: number): void {
     now: () => Date.now(),
   };
   const tills = new Map(
-    enrolment.tills.map((identity) => [
+    firstOfEach(enrolment.tills, aStore).map((identity) => [
       identity.id,
       till(identity, {
         ...shared,
@@ -45,6 +45,16 @@ function main(folder: string, port: number, pollEvery: number): void {
       response.writeHead(500).end(error.message);
     });
   }).listen(port, '127.0.0.1');
+}
+
+/** So many tills of each store, in the order in which they are enrolled. */
+function firstOfEach(tills: readonly TillIdentity[], aStore: number): readonly TillIdentity[] {
+  const seen = new Map<string, number>();
+  return tills.filter(({ store }) => {
+    const nth = (seen.get(store) ?? 0) + 1;
+    seen.set(store, nth);
+    return nth <= aStore;
+  });
 }
 
 /** A page of another site that makes a reader's browser press buttons here. */
@@ -160,4 +170,5 @@ main(
   process.env.BELLTAG_TILLS ?? '.data/tills-main',
   Number(process.env.TILL_PORT ?? 4330),
   Number(process.env.BELLTAG_TILL_POLL ?? 5000),
+  Number(process.env.BELLTAG_TILLS_A_STORE ?? Number.POSITIVE_INFINITY),
 );
