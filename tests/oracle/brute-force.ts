@@ -131,7 +131,10 @@ function worthOf(
     }
     return all;
   }
-  const found = partition(places, limitPerBasket, applicationsOf(offer as never));
+  const isBundle = offer.kind === 'mixAndMatch' && !('buy' in offer) && !('rewarded' in offer);
+  const found = isBundle
+    ? fallingBundles(offer as never, places)
+    : partition(places, limitPerBasket, applicationsOf(offer as never));
   return found && { saving: found.saving, gifts: 0, times: found.times };
 
   function breakWorth({ tiers, beyond }: Kind<'quantityBreak'>, group: readonly number[]): Worth | null {
@@ -168,8 +171,7 @@ function worthOf(
       if (kind.kind === 'mixAndMatch' && !('buy' in kind)) {
         for (const group of subsets(left, kind.take)) {
           if (group.some((i) => !fits(kind.items, units[i]!))) continue;
-          const paid = 'rewarded' in kind ? rewardPaid(kind, group) : bundlePaid(kind, group);
-          yield { group, saving: tags(group) - paid };
+          yield { group, saving: tags(group) - rewardPaid(kind as never, group) };
         }
         return;
       }
@@ -187,6 +189,22 @@ function worthOf(
           if (paid !== null) yield { group, saving: tags(group) - paid };
         }
     };
+  }
+
+  /** The dearest make the first bundle, the next the second: each of them worth something. */
+  function fallingBundles(
+    kind: { items: object; take: number; value: Value },
+    used: readonly number[],
+  ): { saving: number; times: number } | null {
+    const times = used.length / kind.take;
+    if (!Number.isInteger(times) || times > limitPerBasket) return null;
+    if (used.some((i) => !fits(kind.items as never, units[i]!))) return null;
+    const falling = used.toSorted((a, b) => startOf(b) - startOf(a) || a - b);
+    const savings = Array.from({ length: times }, (_, nth) => {
+      const group = falling.slice(nth * kind.take, (nth + 1) * kind.take);
+      return tags(group) - bundlePaid(kind, group);
+    });
+    return savings.some((saving) => saving <= 0) ? null : { saving: sum(savings), times };
   }
 
   function bundlePaid(kind: { value: Value }, group: readonly number[]): number {

@@ -1,4 +1,3 @@
-import { standInsFor } from '../../src/core/basket/offers/capped-bundle.ts';
 import type { OfferInBasket } from '../../src/core/basket/offers/offer-in-basket.ts';
 import { byFalling } from '../../src/core/basket/offers/offer-in-basket.ts';
 import { SKIP } from '../../src/core/basket/search/layered.ts';
@@ -15,7 +14,7 @@ export function milpOf(offers: readonly OfferInBasket[]): string {
   const takers = new Map<number, string[]>();
   for (const { machine, startOf } of offers) {
     const units = machine.members.toSorted(byFalling(startOf));
-    const one = spread(standInsFor(machine)[0]!, units, startOf, Number.POSITIVE_INFINITY)!;
+    const one = spread(machine, units, startOf, Number.POSITIVE_INFINITY)!;
     const { offset, from, to, role, gain } = one;
     const into = new Map<number, string[]>();
     one.units.forEach((unit, l) => {

@@ -51,10 +51,10 @@ table('a bundle', [
     '0.00',
   ],
   [
-    'the same, where it matters who goes with whom',
+    'the same, the dearest together and the cheapest together',
     mix({ take: 2, value: { amountOff: '5.00' } }),
     { dark: 2, oats: 2 },
-    '0.00',
+    '3.00',
   ],
   ['at a price each', mix({ take: 2, value: { each: '2.50' } }), { dark: 1, milk: 1 }, '5.00'],
   [

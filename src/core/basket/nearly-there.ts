@@ -3,7 +3,6 @@ import type { CountedBy } from '../plan/index.ts';
 import { type Book, book } from '../price-book/index.ts';
 import type { ItemSelection } from '../selection/index.ts';
 import type { Applied } from './offers/applied.ts';
-import { standInsFor } from './offers/capped-bundle.ts';
 import { freeUnits } from './offers/free-goods.ts';
 import { leastUnits } from './offers/least-units.ts';
 import { byFalling } from './offers/offer-in-basket.ts';
@@ -178,12 +177,7 @@ function savingOf(ringing: Ringing, live: LiveOffer, units: readonly Unit[]): nu
   let saving = 0;
   for (const { machine, startOf } of offersInBasket([live], apart, ringing.goods)) {
     const read = machine.members.toSorted(byFalling(startOf));
-    for (const standIn of standInsFor(machine)) {
-      const gain = mostGain(standIn, read, startOf, MOST_ARCS);
-      if (gain === null) continue;
-      saving += gain;
-      break;
-    }
+    saving += mostGain(machine, read, startOf, MOST_ARCS) ?? 0;
   }
   return saving;
 }

@@ -180,4 +180,13 @@ describe('the worked examples of the pricing rules', () => {
     const richer = ring(plan, basketOf({ y: 2, z: 4 }));
     expect(richer).toMatchObject({ saving: '3.04', applications: [], rewards: [{ promotion: 'r' }] });
   });
+
+  it('14: units are bundled by falling price, whatever an amount off could take otherwise', () => {
+    const two = offer('b', { kind: 'mixAndMatch', items: ALL, take: 2, value: { amountOff: '5.00' } });
+    const plan = basketPlan({ six: '6.00', four: '4.00', one: '1.00' }, [two]);
+    const receipt = ring(plan, basketOf({ one: 2, four: 1, six: 1 }));
+    expect(receipt).toMatchObject({ total: '5.00', saving: '7.00', proved: true });
+    // Each bundle's reduction is shared over its own units.
+    expect(nets(receipt)).toEqual(['0.00', '2.00', '3.00']);
+  });
 });

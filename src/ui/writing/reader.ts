@@ -1,8 +1,8 @@
 import type { AsyncLocalStorage } from 'node:async_hooks';
 import { HOUSE_WRITING, type Writing } from '../../core/writing/index.ts';
 
-/** The element of a page in which the browser finds how its reader writes. */
-export const WRITING_ELEMENT = 'writing';
+/** The name under which a page tells the browser how its reader writes. */
+export const WRITING_META = 'belltag-writing';
 
 // A server answers many readers at once: each request carries its own. A browser has one reader.
 const readers: AsyncLocalStorage<Writing> | null = import.meta.env.SSR
@@ -17,8 +17,11 @@ export const readBy = <T>(writing: Writing, work: () => T): T =>
 /** How the reader writes: the same on the server that makes a page and in the browser that goes on with it. */
 export function writing(): Writing {
   if (readers) return readers.getStore() ?? HOUSE_WRITING;
-  inThisPage ??= JSON.parse(
-    document.getElementById(WRITING_ELEMENT)?.textContent ?? 'null',
-  ) as Writing | null;
-  return inThisPage ?? HOUSE_WRITING;
+  inThisPage ??= toldInThisPage();
+  return inThisPage;
+}
+
+function toldInThisPage(): Writing {
+  const told = document.querySelector<HTMLMetaElement>(`meta[name=${WRITING_META}]`)?.content;
+  return told ? (JSON.parse(told) as Writing) : HOUSE_WRITING;
 }

@@ -2,7 +2,6 @@ import type { Bundle, Combo, UnitOffer } from '../../plan/index.ts';
 import { percentOf, priceUnder } from '../reduction.ts';
 import { shareOut } from '../share-out.ts';
 import type { Unit } from '../unit.ts';
-import { isCapped } from './capped-bundle.ts';
 import { type ForcedRun, forcedRun } from './forced-run.ts';
 import { FREE } from './free-goods.ts';
 import type { OfferInBasket } from './offer-in-basket.ts';
@@ -63,18 +62,13 @@ function bundlePrices(offer: OfferInBasket, { value, take }: Bundle, run: Forced
   const starts = run.units.map(offer.startOf);
   if (value.kind === 'each') return starts.map((start) => Math.min(value.amount, start));
   if (value.kind === 'percentOff') return starts.map((start) => start - percentOf(start, value.percent));
-  return reducedTogether(run.units, starts, bundlesOf(offer, take, run), (sum) =>
+  return reducedTogether(run.units, starts, bundlesOf(take, run), (sum) =>
     value.kind === 'total' ? Math.max(0, sum - value.amount) : Math.min(value.amount, sum),
   );
 }
 
-/** Places of the units of each bundle: those that follow each other, or, where it matters, those that go together best. */
-function bundlesOf(
-  { machine }: OfferInBasket,
-  take: number,
-  { units }: ForcedRun,
-): readonly (readonly number[])[] {
-  if (isCapped(machine)) return machine.partition(units).groups;
+/** Places of the units of each bundle: those that follow each other by falling price. */
+function bundlesOf(take: number, { units }: ForcedRun): readonly (readonly number[])[] {
   const places = units.map((_, i) => i);
   return places.filter((i) => i % take === 0).map((i) => places.slice(i, i + take));
 }

@@ -1,11 +1,15 @@
 import type { Bundle } from '../../plan/index.ts';
 import { percentOf } from '../reduction.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { cappedMachine } from './capped-bundle.ts';
 import { countingMachine, type Worth } from './counting-machine.ts';
+import { fallingBundleMachine } from './falling-bundle.ts';
 import type { Limit, OfferMachine } from './machine.ts';
 
-/** Pricing rules 4.1, mix-and-match, bundle: exactly `take` units a time. Its one role is 0. */
+/**
+ * Pricing rules 4.1, mix-and-match, bundle: exactly `take` units a time. Its one role is 0. The units used are bundled by
+ * falling price, which matters for an amount off alone: all else is a sum over the units, and of a total in the place
+ * of starting prices that are lower, no other way of bundling takes more.
+ */
 export function bundleMachine(
   number: number,
   offer: Bundle,
@@ -21,7 +25,7 @@ export function bundleMachine(
     if (sum(prices.slice(-offer.take)) <= amount)
       return countingMachine(number, offer.take, members, [FREE], limit);
     if (offer.take > 1 && sum(prices.slice(0, offer.take)) < amount)
-      return cappedMachine(number, offer.take, amount, members, start, limit);
+      return fallingBundleMachine(number, { take: offer.take, amount }, members, start, limit);
   }
   const worth = worthOf(offer, start);
   // Where a tag is above its base, going back to the bases alone may be the bundle's whole saving.
@@ -41,7 +45,7 @@ function worthOf(offer: Bundle, start: StartingPrice): Worth {
     case 'total':
       return { unit: ({ tag }) => tag, whole: -value.amount };
     case 'amountOff':
-      // A bundle of one takes no more than its unit costs; any other like that is capped.
+      // A bundle of one takes no more than its unit costs; any other like that is bundled by falling price.
       return offer.take === 1
         ? { unit: (unit) => unit.tag - start(unit) + Math.min(value.amount, start(unit)), whole: 0 }
         : { unit: (unit) => unit.tag - start(unit), whole: value.amount };

@@ -1,7 +1,6 @@
 import type { OfferInBasket } from '../offers/offer-in-basket.ts';
 import type { Unit } from '../unit.ts';
 import { gainsAhead } from './best-run.ts';
-import { bounded } from './capped-choice.ts';
 import { worthwhile } from './compact.ts';
 import { componentsOf } from './components.ts';
 import type { Taken } from './front.ts';
@@ -76,7 +75,7 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
     return budget.left > 0;
   };
   const order = commonOrder(offers);
-  const { layered, used, lost, narrowed } = spreadAll(offers, order, spend);
+  const { layered, used, lost } = spreadAll(offers, order, spend);
   const useful = layered.filter((one) => gainsAhead(one, noPrices(order))[0]! > 0);
   const search = { offers: used, spend };
   let all: Choice = { ...NO_CHOICE, proved: lost === 0, bound: lost };
@@ -90,7 +89,7 @@ function chooseIn(offers: readonly OfferInBasket[], budget: Budget): Choice {
     const solved = solve(better, pricing, search, 1);
     all = both(all, proven(better, pricing, solved, search));
   }
-  return bounded(all, offers, narrowed, budget, chooseIn);
+  return all;
 }
 
 /** The share in an order of reading in which fewer offers are open at once. */

@@ -1,4 +1,3 @@
-import { isCapped, standInsFor } from '../offers/capped-bundle.ts';
 import type { OfferMachine } from '../offers/machine.ts';
 import { byFalling, type OfferInBasket } from '../offers/offer-in-basket.ts';
 import { rememberingMachine } from '../offers/remembering.ts';
@@ -9,8 +8,6 @@ import { mostGain, spread } from './spread.ts';
 
 /** Arcs that one machine may have; one that needs more is left out of the search, and the answer not proved. */
 const MOST_ARCS = 1_000_000;
-/** One that only stands for another need not be so large. */
-const MOST_STANDING_IN = 100_000;
 
 /**
  * One order in which all these offers read their units: by falling tag, or by falling base where the offers that this
@@ -43,12 +40,10 @@ function sizeOf(offers: readonly OfferInBasket[]): number {
 
 export interface Spread {
   readonly layered: readonly Layered[];
-  /** The offers that they stand for, with the machines that were spread out. */
+  /** Their offers, with the machines that were spread out. */
   readonly used: readonly OfferInBasket[];
-  /** What offers could save that are too large and have nothing to stand for them. */
+  /** What offers could save that are too large. */
   readonly lost: number;
-  /** Offers that are too large, for which something stands that does part of what they do. */
-  readonly narrowed: readonly OfferInBasket[];
 }
 
 /** Machines with no more arcs than this are left as they are. */
@@ -63,33 +58,16 @@ export function spreadAll(
   const place = placesIn(order);
   const layered: Layered[] = [];
   const used: OfferInBasket[] = [];
-  const narrowed: OfferInBasket[] = [];
   let lost = 0;
   for (const offer of offers) {
-    const found = firstOf(standInsFor(offer.machine), (standIn) => {
-      const whole = !isCapped(offer.machine) || standIn === offer.machine.exact;
-      const most = whole ? MOST_ARCS : MOST_STANDING_IN;
-      const tried = spreadIn({ ...offer, machine: standIn }, offer.machine.members, place, most);
-      spend(tried ? 4 * arcsOf(tried.layered) : most);
-      return tried && { ...tried, whole };
-    });
-    if (!found) lost += mostOf(offer, spend);
-    else {
+    const found = spreadIn(offer, offer.machine.members, place, MOST_ARCS);
+    spend(found ? 4 * arcsOf(found.layered) : MOST_ARCS);
+    if (found) {
       layered.push(found.layered);
       used.push({ ...offer, machine: found.machine });
-      if (!found.whole) narrowed.push(offer);
-    }
+    } else lost += mostOf(offer, spend);
   }
-  return { layered, used, lost, narrowed };
-}
-
-/** What is made of the first of some of which something can be made. */
-function firstOf<T, M>(some: readonly T[], make: (one: T) => M | null): M | null {
-  for (const one of some) {
-    const made = make(one);
-    if (made) return made;
-  }
-  return null;
+  return { layered, used, lost };
 }
 
 /** Small enough in any order. */
@@ -121,8 +99,7 @@ function spreadIn(
 /** What an offer could save by itself, read in its own order; where even that is too much, all that its units cost. */
 function mostOf(offer: OfferInBasket, spend: (work: number) => boolean): number {
   const units = offer.machine.members.toSorted(byFalling(offer.startOf));
-  const machine = isCapped(offer.machine) ? offer.machine.relaxed(0) : offer.machine;
-  const own = mostGain(machine, units, offer.startOf, MOST_ARCS);
+  const own = mostGain(offer.machine, units, offer.startOf, MOST_ARCS);
   spend(MOST_ARCS);
   return own ?? units.reduce((sum, { tag }) => sum + tag, 0);
 }
