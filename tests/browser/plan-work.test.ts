@@ -457,7 +457,7 @@ test(
     await ines.page.goto('/plan/new');
     await settled(ines.page);
     await ines.page.getByRole('button', { name: /goods to choose/ }).press('Enter');
-    const find = ines.page.getByRole('combobox', { name: 'Find: Goods' });
+    const find = ines.page.getByRole('combobox', { name: 'Goods' });
     await find.pressSequentially('toothpaste', { delay: 0 });
     await find.press('Enter');
     await ines.page.getByRole('button', { name: 'Goods: Toothpaste' }).waitFor();
