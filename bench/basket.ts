@@ -1,10 +1,10 @@
 import { chain } from '../demo/chain.ts';
 import { parseBasket, parsePlan } from '../src/contracts/index.ts';
+import { gainsAhead } from '../src/core/assignment/best-run.ts';
+import { biggestFirst, noMultipliers } from '../src/core/assignment/incumbent.ts';
+import { commonOrder, unrollAll } from '../src/core/assignment/reading-order.ts';
 import { ringBasket, ringingOf } from '../src/core/basket/index.ts';
 import { offersInBasket } from '../src/core/basket/offers/offers-in-basket.ts';
-import { gainsAhead } from '../src/core/basket/search/best-run.ts';
-import { biggestFirst, noPrices } from '../src/core/basket/search/greedy.ts';
-import { commonOrder, spreadAll } from '../src/core/basket/search/reading-order.ts';
 import { type CompiledPlan, compile } from '../src/core/price-book/index.ts';
 import { solved } from '../tests/oracle/solver.ts';
 import {
@@ -154,7 +154,7 @@ function oneAfterAnother(plan: CompiledPlan, basket: Parameters<typeof ringBaske
   const offers = offersInBasket(ringing.live, ringing.units, ringing.goods);
   if (offers.length === 0) return 0;
   const order = commonOrder(offers);
-  const { layered } = spreadAll(offers, order, () => true);
-  const useful = layered.filter((one) => gainsAhead(one, noPrices(order))[0]! > 0);
+  const { layered } = unrollAll(offers, order, () => true);
+  const useful = layered.filter((one) => gainsAhead(one, noMultipliers(order))[0]! > 0);
   return biggestFirst(useful, order).saving;
 }

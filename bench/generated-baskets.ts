@@ -1,6 +1,6 @@
 import type { ItemRule, OfferDocument, PlanDocument, PromotionDocument } from '../src/core/plan/index.ts';
 
-/** Numbers from a seed: a linear congruence, the same on every machine. */
+/** Numbers from a seed: a linear congruence, the same on every automaton. */
 export function dice(seed: number): (below: number) => number {
   let state = seed >>> 0;
   return (below) => {

@@ -92,6 +92,13 @@ describe('the core', () => {
 });
 
 describe('all sources', () => {
+  it('leave the solver to itself: it knows of contenders and units, and of nothing else', () => {
+    const within = (file: string) => file.startsWith('src/core/assignment/');
+    const from = imports.filter(({ from: file }) => within(file));
+    expect(from.length).toBeGreaterThan(20);
+    expect(from.filter(({ to }) => !within(to)).map(told)).toEqual([]);
+  });
+
   it('have no cycle of imports that stay when compiled', () => {
     const next = new Map(
       all.map((file) => [

@@ -1,3 +1,4 @@
+import { byFalling, mostGain } from '../assignment/index.ts';
 import type { MinorUnits } from '../money/index.ts';
 import type { CountedBy } from '../plan/index.ts';
 import { type Book, book } from '../price-book/index.ts';
@@ -5,12 +6,10 @@ import type { ItemSelection } from '../selection/index.ts';
 import type { Applied } from './offers/applied.ts';
 import { freeUnits } from './offers/free-goods.ts';
 import { leastUnits } from './offers/least-units.ts';
-import { byFalling } from './offers/offer-in-basket.ts';
 import { countedBy, type LiveOffer, offersInBasket } from './offers/offers-in-basket.ts';
 import { tierFor } from './offers/quantity-break.ts';
 import type { NearlyThere } from './receipt.ts';
 import type { Ringing } from './ring.ts';
-import { mostGain } from './search/spread.ts';
 import type { Unit } from './unit.ts';
 
 const MOST_ARCS = 200_000;
@@ -22,8 +21,7 @@ const MOST_ARCS = 200_000;
 export function nearlyThere(ringing: Ringing, applied: readonly Applied[]): NearlyThere[] {
   const used = new Set(applied.flatMap(({ units }) => units.map(({ position }) => position)));
   const timesOf = new Map<string, number>();
-  for (const { offer, times } of applied)
-    timesOf.set(offer.promotion, (timesOf.get(offer.promotion) ?? 0) + times);
+  for (const { offer, times } of applied) timesOf.set(offer.name, (timesOf.get(offer.name) ?? 0) + times);
   const cheapest = cheapestIn(ringing);
   const free = ringing.units.filter(({ position }) => !used.has(position));
   return ringing.live.flatMap((live) => {
@@ -125,7 +123,7 @@ function nextStep(
   const { promotion, fits } = live;
   const { offer } = promotion;
   if (!('count' in offer)) return null;
-  const own = applied.filter((one) => one.offer.promotion === promotion.id).flatMap(({ units }) => units);
+  const own = applied.filter((one) => one.offer.name === promotion.id).flatMap(({ units }) => units);
   const keyOf = (unit: Unit) => countedBy(offer.count, unit, ringing.goods);
   const begun = new Set(own.map(keyOf));
   const touched = ringing.units.filter((one) => fits[0]!(one));
@@ -175,9 +173,9 @@ function missingFor(
 function savingOf(ringing: Ringing, live: LiveOffer, units: readonly Unit[]): number {
   const apart = units.map((unit, position) => ({ ...unit, position }));
   let saving = 0;
-  for (const { machine, startOf } of offersInBasket([live], apart, ringing.goods)) {
-    const read = machine.members.toSorted(byFalling(startOf));
-    saving += mostGain(machine, read, startOf, MOST_ARCS) ?? 0;
+  for (const { automaton, levelOf } of offersInBasket([live], apart, ringing.goods)) {
+    const read = automaton.members.toSorted(byFalling(levelOf));
+    saving += mostGain(automaton, read, levelOf, MOST_ARCS) ?? 0;
   }
   return saving;
 }

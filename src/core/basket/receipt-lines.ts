@@ -30,7 +30,7 @@ export function receiptLines(
   };
   for (const { offer, units, prices } of applied)
     units.forEach(({ position, tag }, i) => {
-      reduce(position, offer.promotion, tag - prices[i]!, false);
+      reduce(position, offer.name, tag - prices[i]!, false);
     });
   for (const { promotion, shares } of rewards.given)
     for (const [position, amount] of shares)
@@ -63,7 +63,7 @@ function soldLine(
 function giftLines({ goods, live, compiled }: Ringing, applied: readonly Applied[]): ReceiptLine[] {
   const worth = new Map<string, number>();
   for (const { offer, gifts } of applied)
-    if (gifts > 0) worth.set(offer.promotion, (worth.get(offer.promotion) ?? 0) + gifts);
+    if (gifts > 0) worth.set(offer.name, (worth.get(offer.name) ?? 0) + gifts);
   return [...worth]
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([promotion, amount]): ReceiptLine => {

@@ -1,3 +1,4 @@
+import { assign, budgetFor, type Choice } from '../assignment/index.ts';
 import type { MinorUnits } from '../money/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import {
@@ -23,6 +24,7 @@ import {
   type UnitOfferPromotion,
 } from './offers/offers-in-basket.ts';
 import { type PricedLine, priceLines, tagStory, unitsOf } from './priced-lines.ts';
+import { priorityChoice } from './priority-choice.ts';
 import type { Receipt, ReceiptProblem } from './receipt.ts';
 import { receiptLines } from './receipt-lines.ts';
 import {
@@ -36,8 +38,6 @@ import { conditionsHold, type Weights, weightsOf } from './rewards/conditions.ts
 import { type DeliveryPromotion, payDelivery } from './rewards/delivery-reward.ts';
 import { nextTiers } from './rewards/next-tier.ts';
 import { type Piece, piecesOf } from './rewards/piece.ts';
-import { bestChoice, budgetFor, type Choice } from './search/best-choice.ts';
-import { priorityChoice } from './search/priority-choice.ts';
 import type { Unit } from './unit.ts';
 
 /** All that a basket is rung with. */
@@ -183,21 +183,21 @@ const isUnitOffer = ({ promotion: { offer } }: CompiledOffer): boolean =>
 function chooseOffers(
   { compiled, units, live, goods }: Ringing,
   work: number | null,
-): { choice: Choice; applied: Applied[] } {
+): { choice: Choice<Unit>; applied: Applied[] } {
   const budget = { left: work ?? budgetFor(units.length, live.length) };
   const byId = new Map(live.map((one) => [one.promotion.id, one]));
   const { choice, offers } =
     compiled.plan.policy.baskets === 'priority' ? inPriority() : inBest(offersInBasket(live, units, goods));
   const used = new Map<number, Unit[]>();
-  for (const { unit, offer } of choice.taken) used.set(offer, [...(used.get(offer) ?? []), unit]);
+  for (const { unit, contender } of choice.taken) used.set(contender, [...(used.get(contender) ?? []), unit]);
   const applied = [...used].map(([number, own]) => {
     const offer = offers[number]!;
-    return appliedTo(offer, byId.get(offer.promotion)!.promotion.offer, own, goods.skuOf);
+    return appliedTo(offer, byId.get(offer.name)!.promotion.offer, own, goods.skuOf);
   });
   return { choice, applied };
 
   function inBest(offers: readonly OfferInBasket[]) {
-    return { choice: bestChoice(offers, budget), offers };
+    return { choice: assign(offers, budget), offers };
   }
   function inPriority() {
     const choice = priorityChoice(
@@ -220,7 +220,7 @@ function piecesAfter(
   const changed = new Map<number, { paid: number; alone: boolean }>();
   for (const { offer, units, prices } of applied)
     units.forEach(({ position }, i) => {
-      changed.set(position, { paid: prices[i]!, alone: alone.has(offer.promotion) });
+      changed.set(position, { paid: prices[i]!, alone: alone.has(offer.name) });
     });
   return pieces.map((piece) => {
     const change = changed.get(piece.position);
@@ -250,7 +250,7 @@ function applicationsOf(applied: readonly Applied[], live: readonly LiveOffer[])
   const promotions = new Map<string, Promotion>(live.map(({ promotion }) => [promotion.id, promotion]));
   const byPromotion = new Map<string, Applied[]>();
   for (const one of applied)
-    byPromotion.set(one.offer.promotion, [...(byPromotion.get(one.offer.promotion) ?? []), one]);
+    byPromotion.set(one.offer.name, [...(byPromotion.get(one.offer.name) ?? []), one]);
   return [...byPromotion]
     .map(([promotion, all]) => {
       const lines = new Map<number, number>();

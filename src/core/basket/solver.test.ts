@@ -4,9 +4,9 @@ import { generatedBasket } from '../../../tests/oracle/generated-baskets.ts';
 import { solved } from '../../../tests/oracle/solver.ts';
 import { basketOf, compiledOf } from '../../../tests/plans/basket-plan.ts';
 import { parseBasket } from '../../contracts/index.ts';
+import { assign } from '../assignment/index.ts';
 import { ringingOf } from './index.ts';
 import { offersInBasket } from './offers/offers-in-basket.ts';
-import { bestChoice } from './search/best-choice.ts';
 
 it.each([
   [20, 5, 60],
@@ -22,7 +22,7 @@ it.each([
         if (!parsed.ok) throw new Error('a basket with faults');
         const { ringing } = ringingOf(compiled, parsed.basket);
         const all = offersInBasket(ringing.live, ringing.units, ringing.goods);
-        const choice = bestChoice(all, { left: 40_000_000 });
+        const choice = assign(all, { left: 40_000_000 });
         const most = solved(all);
         expect(choice.proved).toBe(true);
         expect(choice.saving).toBe(most);

@@ -1,11 +1,13 @@
+import { type ForcedRun, forcedRun } from '../../assignment/index.ts';
 import type { Bundle, Combo, UnitOffer } from '../../plan/index.ts';
 import { percentOf, priceUnder } from '../reduction.ts';
 import { shareOut } from '../share-out.ts';
 import type { Unit } from '../unit.ts';
-import { type ForcedRun, forcedRun } from './forced-run.ts';
 import { FREE } from './free-goods.ts';
 import type { OfferInBasket } from './offer-in-basket.ts';
 import { REWARDED } from './reward-unit.ts';
+
+type OfferRun = ForcedRun<Unit>;
 
 /** What the applications of one offer made of the units that it uses. */
 export interface Applied {
@@ -34,12 +36,12 @@ export function appliedTo(
 function pricesIn(
   offer: OfferInBasket,
   kind: UnitOffer,
-  run: ForcedRun,
+  run: OfferRun,
   skuOf: (item: number) => string,
 ): number[] {
-  const { startOf } = offer;
+  const { levelOf } = offer;
   const each = (price: (start: number, role: number, unit: Unit) => number) =>
-    run.units.map((unit, i) => price(startOf(unit), run.roles[i]!, unit));
+    run.units.map((unit, i) => price(levelOf(unit), run.roles[i]!, unit));
   switch (kind.kind) {
     case 'quantityBreak':
       return each((start, role) => (role === 0 ? start : priceUnder(kind.tiers[role - 1]!.value, start)));
@@ -58,8 +60,8 @@ function pricesIn(
   }
 }
 
-function bundlePrices(offer: OfferInBasket, { value, take }: Bundle, run: ForcedRun): number[] {
-  const starts = run.units.map(offer.startOf);
+function bundlePrices(offer: OfferInBasket, { value, take }: Bundle, run: OfferRun): number[] {
+  const starts = run.units.map(offer.levelOf);
   if (value.kind === 'each') return starts.map((start) => Math.min(value.amount, start));
   if (value.kind === 'percentOff') return starts.map((start) => start - percentOf(start, value.percent));
   return reducedTogether(run.units, starts, bundlesOf(take, run), (sum) =>
@@ -68,7 +70,7 @@ function bundlePrices(offer: OfferInBasket, { value, take }: Bundle, run: Forced
 }
 
 /** Places of the units of each bundle: those that follow each other by falling price. */
-function bundlesOf(take: number, { units }: ForcedRun): readonly (readonly number[])[] {
+function bundlesOf(take: number, { units }: OfferRun): readonly (readonly number[])[] {
   const places = units.map((_, i) => i);
   return places.filter((i) => i % take === 0).map((i) => places.slice(i, i + take));
 }
@@ -76,10 +78,10 @@ function bundlesOf(take: number, { units }: ForcedRun): readonly (readonly numbe
 function comboPrices(
   offer: OfferInBasket,
   { slots, value, extra }: Combo,
-  run: ForcedRun,
+  run: OfferRun,
   skuOf: (item: number) => string,
 ): number[] {
-  const starts = run.units.map(offer.startOf);
+  const starts = run.units.map(offer.levelOf);
   const extras = run.units.map((unit) => extra.get(skuOf(unit.item)) ?? 0);
   if (value === null)
     return starts.map((start, i) => Math.min(start, slots[run.roles[i]!]!.each! + extras[i]!));

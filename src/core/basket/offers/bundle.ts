@@ -1,31 +1,32 @@
+import type { Limit } from '../../assignment/index.ts';
 import type { Bundle } from '../../plan/index.ts';
 import { percentOf } from '../reduction.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { countingMachine, type Worth } from './counting-machine.ts';
-import { fallingBundleMachine } from './falling-bundle.ts';
-import type { Limit, OfferMachine } from './machine.ts';
+import { countingAutomaton, type Worth } from './counting-automaton.ts';
+import { fallingBundleAutomaton } from './falling-bundle.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
 
 /**
  * Pricing rules 4.1, mix-and-match, bundle: exactly `take` units a time. Its one role is 0. The units used are bundled by
  * falling price, which matters for an amount off alone: all else is a sum over the units, and of a total in the place
  * of starting prices that are lower, no other way of bundling takes more.
  */
-export function bundleMachine(
+export function bundleAutomaton(
   number: number,
   offer: Bundle,
   members: readonly Unit[],
   start: StartingPrice,
   limit: Limit,
-): OfferMachine {
+): OfferAutomaton {
   if (offer.value.kind === 'amountOff') {
     const { amount } = offer.value;
     const prices = members.map(start).sort((a, b) => a - b);
     const sum = (some: readonly number[]) => some.reduce((all, price) => all + price, 0);
     // What no bundle of them costs makes every one of them free.
     if (sum(prices.slice(-offer.take)) <= amount)
-      return countingMachine(number, offer.take, members, [FREE], limit);
+      return countingAutomaton(number, offer.take, members, [FREE], limit);
     if (offer.take > 1 && sum(prices.slice(0, offer.take)) < amount)
-      return fallingBundleMachine(number, { take: offer.take, amount }, members, start, limit);
+      return fallingBundleAutomaton(number, { take: offer.take, amount }, members, start, limit);
   }
   const worth = worthOf(offer, start);
   // Where a tag is above its base, going back to the bases alone may be the bundle's whole saving.
@@ -34,7 +35,7 @@ export function bundleMachine(
       ? { unit: (unit: Unit) => unit.tag - start(unit), whole: 0 }
       : null;
   const ways = bare ? [worth, bare] : [worth];
-  return countingMachine(number, offer.take, members, ways, limit);
+  return countingAutomaton(number, offer.take, members, ways, limit);
 }
 
 const FREE: Worth = { unit: ({ tag }) => tag, whole: 0 };

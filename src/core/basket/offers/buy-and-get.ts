@@ -1,21 +1,22 @@
+import type { Limit } from '../../assignment/index.ts';
 import type { BuyAndGet } from '../../plan/index.ts';
 import { priceUnder } from '../reduction.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import type { Limit, OfferMachine } from './machine.ts';
-import { type Part, partsMachine } from './parts.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
+import { type Part, partsAutomaton } from './parts.ts';
 
 /**
  * Pricing rules 4.1, mix-and-match, buy and get. The last role is the got unit, those before it the parts that are bought.
  * @param fits whether a unit is among the goods of a part; the last one is what is got.
  */
-export function buyAndGetMachine(
+export function buyAndGetAutomaton(
   number: number,
   offer: BuyAndGet,
   members: readonly Unit[],
   start: StartingPrice,
   limit: Limit,
   fits: readonly ((unit: Unit) => boolean)[],
-): OfferMachine {
+): OfferAutomaton {
   const bought = offer.buy.map(
     ({ quantity }, i): Part => ({ quantity, fits: fits[i]!, gain: (unit) => unit.tag - start(unit) }),
   );
@@ -25,12 +26,12 @@ export function buyAndGetMachine(
     gain: (unit) => unit.tag - priceUnder(offer.value, start(unit)),
   };
   const way = { parts: [...bought, got], whole: 0 };
-  if (!offer.notDearer) return partsMachine(number, way, members, limit);
+  if (!offer.notDearer) return partsAutomaton(number, way, members, limit);
   // By falling price, every got unit needs all that is bought with it to be read before it, or at its own price.
   const covered = (counts: readonly number[], last: boolean): boolean => {
     if (!last) return true;
     const open = Math.ceil(counts.at(-1)! / offer.get.quantity);
     return offer.buy.every(({ quantity }, i) => Math.floor(counts[i]! / quantity) >= open);
   };
-  return partsMachine(number, way, members, limit, { ordered: true, holds: covered });
+  return partsAutomaton(number, way, members, limit, { ordered: true, holds: covered });
 }

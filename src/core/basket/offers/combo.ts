@@ -1,16 +1,17 @@
+import type { Limit } from '../../assignment/index.ts';
 import type { MinorUnits } from '../../money/index.ts';
 import type { Combo } from '../../plan/index.ts';
 import { percentOf } from '../reduction.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import type { Limit, OfferMachine } from './machine.ts';
-import { partsMachine } from './parts.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
+import { partsAutomaton } from './parts.ts';
 
 /**
  * Pricing rules 4.1, combo. Roles are the numbers of its slots.
  * @param fits whether a unit is among the goods of a slot.
  * @param skuOf an item's SKU, by which extras are named.
  */
-export function comboMachine(
+export function comboAutomaton(
   number: number,
   offer: Combo,
   members: readonly Unit[],
@@ -18,9 +19,9 @@ export function comboMachine(
   limit: Limit,
   fits: readonly ((unit: Unit) => boolean)[],
   skuOf: (item: number) => string,
-): OfferMachine {
+): OfferAutomaton {
   const extraOf = (unit: Unit) => offer.extra.get(skuOf(unit.item)) ?? 0;
-  return partsMachine(
+  return partsAutomaton(
     number,
     {
       parts: offer.slots.map(({ quantity, each }, i) => ({

@@ -1,11 +1,9 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
+import { byFalling, forcedRun, mostGain } from '../../assignment/index.ts';
 import { minorUnits } from '../../money/index.ts';
-import { mostGain } from '../search/spread.ts';
 import { fromBase, type Unit } from '../unit.ts';
-import { fallingBundleMachine } from './falling-bundle.ts';
-import { forcedRun } from './forced-run.ts';
-import { byFalling } from './offer-in-basket.ts';
+import { fallingBundleAutomaton } from './falling-bundle.ts';
 
 const NO_LIMIT = Number.POSITIVE_INFINITY;
 
@@ -49,18 +47,18 @@ function savedBy(used: readonly Unit[], take: number, amount: number): number | 
 it('gains on every set of units what their bundles by falling price save, and at best what the best set does', () => {
   fc.assert(
     fc.property(cases, ({ members, take, amount, limit }) => {
-      const machine = fallingBundleMachine(0, { take, amount }, members, fromBase, limit);
+      const automaton = fallingBundleAutomaton(0, { take, amount }, members, fromBase, limit);
       let best = 0;
       for (let set = 1; set < 2 ** members.length; set++) {
         const used = members.filter((_, i) => (set >> i) % 2 === 1);
         const allowed = used.length / take <= limit;
         const saved = allowed ? savedBy(used, take, amount) : null;
-        const run = forcedRun({ machine, startOf: fromBase }, used);
+        const run = forcedRun({ automaton, levelOf: fromBase }, used);
         expect(run?.gain ?? null).toBe(saved);
         best = Math.max(best, saved ?? 0);
       }
       const read = members.toSorted(byFalling(fromBase));
-      expect(mostGain(machine, read, fromBase, 1_000_000)).toBe(best);
+      expect(mostGain(automaton, read, fromBase, 1_000_000)).toBe(best);
     }),
     { numRuns: 120 },
   );

@@ -1,5 +1,6 @@
+import { type Limit, NOTHING, taking } from '../../assignment/index.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { type Limit, NOTHING, type OfferMachine, taking } from './machine.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
 
 /** What the open bundle can bear yet: all that its units cost, or nothing more; else it is told by what it bore so far. */
 const BEARS_ALL = -1;
@@ -11,13 +12,13 @@ const BEARS_NO_MORE = -2;
  * another are a bundle. Each unit brings at once what the bundle bears more with it. A state is the number of units in
  * the open bundle, what it bore so far as long as that can matter, and the bundles made where they are limited.
  */
-export function fallingBundleMachine(
+export function fallingBundleAutomaton(
   number: number,
   { take, amount }: { take: number; amount: number },
   members: readonly Unit[],
   start: StartingPrice,
   limit: Limit,
-): OfferMachine {
+): OfferAutomaton {
   const cheapest = Math.min(...members.map(start));
   const limited = Number.isFinite(limit);
   const states: Open[] = [];
@@ -36,7 +37,7 @@ export function fallingBundleMachine(
   };
   const first = numberOf({ fill: 0, bore: 0, made: 0 });
   return {
-    offer: number,
+    contender: number,
     members,
     ordered: true,
     start: first,

@@ -1,6 +1,7 @@
+import { NOTHING, taking, unordered } from '../../assignment/index.ts';
 import type { FreeGoods } from '../../plan/index.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { NOTHING, type OfferMachine, taking, unordered } from './machine.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
 
 export const USED = 0;
 export const FREE = 1;
@@ -20,12 +21,12 @@ export function freeUnits(offer: FreeGoods, used: number): number {
  * are used, so that a run decides when its free ones begin. States below `many` count paid units, those from there on
  * the free ones still to come.
  */
-export function freeGoodsMachine(
+export function freeGoodsAutomaton(
   number: number,
   offer: FreeGoods,
   members: readonly Unit[],
   start: StartingPrice,
-): OfferMachine {
+): OfferAutomaton {
   const many = members.length + 1;
   const freeAfter = new Map<number, number[]>();
   for (let used = 1; used <= members.length; used++) {
@@ -33,7 +34,7 @@ export function freeGoodsMachine(
     if (free > 0) freeAfter.set(used - free, [...(freeAfter.get(used - free) ?? []), free]);
   }
   return {
-    offer: number,
+    contender: number,
     members,
     ordered: true,
     start: 0,
@@ -50,12 +51,12 @@ export function freeGoodsMachine(
  * On top: used units keep their tag price and earn gifts. A state counts the units used.
  * @param worth the tag price of one gift.
  */
-export function giftMachine(
+export function giftAutomaton(
   number: number,
   offer: FreeGoods,
   members: readonly Unit[],
   worth: number,
-): OfferMachine {
+): OfferAutomaton {
   return unordered(number, members, {
     takings(state) {
       const gifts = (freeUnits(offer, state + 1) - freeUnits(offer, state)) * worth;

@@ -1,16 +1,17 @@
+import { type Ending, NOTHING } from '../../assignment/index.ts';
 import type { Unit } from '../unit.ts';
-import { type Ending, NOTHING, type OfferMachine } from './machine.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
 
 /**
- * Offers that are counted by item or family, of which no more than so many may be applied in one basket: one machine
+ * Offers that are counted by item or family, of which no more than so many may be applied in one basket: one automaton
  * that reads the units of all of them. A state is the states of all, numbered as they turn up.
  */
 export function limitedGroups(
   number: number,
-  groups: readonly OfferMachine[],
+  groups: readonly OfferAutomaton[],
   groupOf: (unit: Unit) => number,
   limit: number,
-): OfferMachine {
+): OfferAutomaton {
   const starts = groups.map(({ start }) => start);
   const states: (readonly number[])[] = [starts];
   const known = new Map<string, number>([[starts.join(), 0]]);
@@ -23,7 +24,7 @@ export function limitedGroups(
     return states.length - 1;
   };
   return {
-    offer: number,
+    contender: number,
     members: groups.flatMap(({ members }) => members),
     ordered: groups.some(({ ordered }) => ordered),
     start: 0,

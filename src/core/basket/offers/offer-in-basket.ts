@@ -1,18 +1,11 @@
-import type { StartingPrice, Unit } from '../unit.ts';
-import type { OfferMachine } from './machine.ts';
+import type { Automaton, Contender } from '../../assignment/index.ts';
+import type { Unit } from '../unit.ts';
 
-/** An offer, or a part of one that is counted by itself, with the units of the basket that it may use. */
-export interface OfferInBasket {
-  readonly promotion: string;
-  readonly priority: number;
-  readonly startOf: StartingPrice;
-  readonly machine: OfferMachine;
-  /** Equal for units between which the offer makes no difference but their prices. */
-  readonly kindOf: (unit: Unit) => string;
-}
+/** One kind of offer as it reads the pieces of a basket; what a piece brings is counted against its tag price. */
+export type OfferAutomaton = Automaton<Unit>;
 
-/** The order in which an offer reads its units: the dearest first, of equal ones the earlier. */
-export const byFalling =
-  (startOf: StartingPrice) =>
-  (a: Unit, b: Unit): number =>
-    startOf(b) - startOf(a) || a.position - b.position;
+/**
+ * An offer, or a part of one that is counted by itself, with the units of the basket that it may use. Its name is the
+ * id of its promotion, its rank the promotion's priority, and the level of a unit the price that it starts from.
+ */
+export type OfferInBasket = Contender<Unit>;

@@ -1,16 +1,15 @@
 import type { CountedBy, FreeGoods, Promotion, QuantityBreak, UnitOffer } from '../../plan/index.ts';
 import type { ReceiptLine } from '../receipt.ts';
 import { fromBase, fromTag, type StartingPrice, type Unit } from '../unit.ts';
-import { bundleMachine } from './bundle.ts';
-import { buyAndGetMachine } from './buy-and-get.ts';
-import { comboMachine } from './combo.ts';
-import { freeGoodsMachine, giftMachine } from './free-goods.ts';
+import { bundleAutomaton } from './bundle.ts';
+import { buyAndGetAutomaton } from './buy-and-get.ts';
+import { comboAutomaton } from './combo.ts';
+import { freeGoodsAutomaton, giftAutomaton } from './free-goods.ts';
 import { canBegin, leastUnits } from './least-units.ts';
 import { limitedGroups } from './limited-groups.ts';
-import type { OfferMachine } from './machine.ts';
-import type { OfferInBasket } from './offer-in-basket.ts';
-import { quantityBreakMachine } from './quantity-break.ts';
-import { rewardUnitMachine } from './reward-unit.ts';
+import type { OfferAutomaton, OfferInBasket } from './offer-in-basket.ts';
+import { quantityBreakAutomaton } from './quantity-break.ts';
+import { rewardUnitAutomaton } from './reward-unit.ts';
 
 export type UnitOfferPromotion = Promotion & { readonly offer: UnitOffer };
 
@@ -30,7 +29,7 @@ export interface Goods {
   storyOf(item: number): Pick<ReceiptLine, 'regular' | 'base' | 'priceChange' | 'onTop'>;
 }
 
-/** Pricing rules 4.1: the offers as machines over the units that they may use. Counted ones come apart by what they count. */
+/** Pricing rules 4.1: the offers as automata over the units that they may use. Counted ones come apart by what they count. */
 export function offersInBasket(
   live: readonly LiveOffer[],
   units: readonly Unit[],
@@ -42,11 +41,22 @@ export function offersInBasket(
     const { promotion, fits } = one;
     if (!canBegin(promotion.offer, members, fits)) continue;
     const startOf = promotion.startsFrom === 'base' ? fromBase : fromTag;
-    const kindOf = (unit: Unit) =>
-      fits.map((has) => (has(unit) ? 1 : 0)).join('') + apart(promotion.offer, unit, goods);
-    const { id, priority } = promotion;
-    for (const make of machinesOf(one, members, startOf, goods))
-      offers.push({ promotion: id, priority, startOf, kindOf, machine: make(offers.length) });
+    const kinds = new Map(
+      members.map((unit) => {
+        const parts = fits.map((has) => (has(unit) ? 1 : 0)).join('');
+        return [unit, `${parts}${apart(promotion.offer, unit, goods)} ${unit.tag} ${unit.base}`];
+      }),
+    );
+    const kindOf = (unit: Unit) => kinds.get(unit)!;
+    for (const make of automataOf(one, members, startOf, goods))
+      offers.push({
+        name: promotion.id,
+        rank: promotion.priority,
+        levelOf: startOf,
+        kindOf,
+        mostOf: fromTag,
+        automaton: make(offers.length),
+      });
   }
   return offers;
 }
@@ -57,9 +67,9 @@ function apart(offer: UnitOffer, unit: Unit, goods: Goods): string {
   return offer.kind === 'combo' ? String(offer.extra.get(goods.skuOf(unit.item)) ?? '') : '';
 }
 
-type Make = (number: number) => OfferMachine;
+type Make = (number: number) => OfferAutomaton;
 
-function machinesOf(
+function automataOf(
   { promotion, fits }: LiveOffer,
   members: readonly Unit[],
   start: StartingPrice,
@@ -69,24 +79,24 @@ function machinesOf(
   const limit = promotion.limitPerBasket ?? Number.POSITIVE_INFINITY;
   switch (offer.kind) {
     case 'bundle':
-      return [(number) => bundleMachine(number, offer, members, start, limit)];
+      return [(number) => bundleAutomaton(number, offer, members, start, limit)];
     case 'rewardUnit':
-      return [(number) => rewardUnitMachine(number, offer, members, start, limit)];
+      return [(number) => rewardUnitAutomaton(number, offer, members, start, limit)];
     case 'buyAndGet':
-      return [(number) => buyAndGetMachine(number, offer, members, start, limit, fits)];
+      return [(number) => buyAndGetAutomaton(number, offer, members, start, limit, fits)];
     case 'combo':
-      return [(number) => comboMachine(number, offer, members, start, limit, fits, goods.skuOf)];
+      return [(number) => comboAutomaton(number, offer, members, start, limit, fits, goods.skuOf)];
     case 'quantityBreak':
       return counted(offer, members, goods, limit, (number, units) =>
-        quantityBreakMachine(number, offer, units, start),
+        quantityBreakAutomaton(number, offer, units, start),
       );
     case 'freeGoods': {
       const worth = offer.gift === null ? null : goods.giftWorth(offer.gift);
       if (offer.gift !== null && worth === null) return [];
       return counted(offer, members, goods, limit, (number, units) =>
         worth === null
-          ? freeGoodsMachine(number, offer, units, start)
-          : giftMachine(number, offer, units, worth),
+          ? freeGoodsAutomaton(number, offer, units, start)
+          : giftAutomaton(number, offer, units, worth),
       );
     }
   }
@@ -98,13 +108,13 @@ export function countedBy(count: CountedBy, unit: Unit, goods: Goods): string {
   return count === 'item' ? goods.skuOf(unit.item) : goods.familyOf(unit.item);
 }
 
-/** A machine for each item, family or set of which there is enough. */
+/** An automaton for each item, family or set of which there is enough. */
 function counted(
   offer: QuantityBreak | FreeGoods,
   members: readonly Unit[],
   goods: Goods,
   limit: number,
-  make: (number: number, units: readonly Unit[]) => OfferMachine,
+  make: (number: number, units: readonly Unit[]) => OfferAutomaton,
 ): Make[] {
   const [least] = leastUnits(offer);
   const keyOf = (unit: Unit) => countedBy(offer.count, unit, goods);

@@ -1,5 +1,6 @@
+import { type Limit, NOTHING, type Taking, taking } from '../../assignment/index.ts';
 import type { Unit } from '../unit.ts';
-import { type Limit, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
 
 /** One part of an application: how many units it wants, and what each brings. */
 export interface Part {
@@ -16,18 +17,18 @@ export interface PartsWay {
 }
 
 /**
- * A machine of applications that need several parts each. Its roles are the numbers of the parts. A state counts the
+ * An automaton of applications that need several parts each. Its roles are the numbers of the parts. A state counts the
  * units of each part, less those of complete applications; where applications are limited, it counts them too.
  */
-export function partsMachine(
+export function partsAutomaton(
   number: number,
   { parts, whole }: PartsWay,
   members: readonly Unit[],
   limit: Limit,
-  more: Partial<Pick<OfferMachine, 'ordered'>> & {
+  more: Partial<Pick<OfferAutomaton, 'ordered'>> & {
     holds?(counts: readonly number[], last: boolean): boolean;
   } = {},
-): OfferMachine {
+): OfferAutomaton {
   const fitting = parts.map((part) => members.filter((unit) => part.fits(unit)).length);
   const possible = Math.min(limit, ...parts.map(({ quantity }, i) => Math.floor(fitting[i]! / quantity)));
   // No part is ever filled for more applications than there can be.
@@ -85,7 +86,7 @@ export function partsMachine(
   };
   const { holds } = more;
   return {
-    offer: number,
+    contender: number,
     members,
     ordered: more.ordered ?? false,
     start: 0,

@@ -1,21 +1,22 @@
+import { NOTHING, taking, unordered } from '../../assignment/index.ts';
 import type { QuantityBreak } from '../../plan/index.ts';
 import { priceUnder } from '../reduction.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { NOTHING, type OfferMachine, taking, unordered } from './machine.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
 
 /**
  * Pricing rules 4.1, quantity break, over units that are counted together. Roles are numbers of tiers from 1 on;
  * 0 is a unit before the first tier of a graduated break.
  */
-export function quantityBreakMachine(
+export function quantityBreakAutomaton(
   number: number,
   offer: QuantityBreak,
   members: readonly Unit[],
   start: StartingPrice,
-): OfferMachine {
+): OfferAutomaton {
   return offer.beyond
-    ? graduatedMachine(number, offer, members, start)
-    : allUnitsMachine(number, offer, members, start);
+    ? graduatedAutomaton(number, offer, members, start)
+    : allUnitsAutomaton(number, offer, members, start);
 }
 
 const ONE = { gain: 0, gifts: 0, done: 1 };
@@ -30,12 +31,12 @@ export function tierFor(tiers: QuantityBreak['tiers'], units: number): number {
 }
 
 /** All used units get the value of the tier that their number reaches: a run says at once which one it aims at. */
-function allUnitsMachine(
+function allUnitsAutomaton(
   number: number,
   { tiers }: QuantityBreak,
   members: readonly Unit[],
   start: StartingPrice,
-): OfferMachine {
+): OfferAutomaton {
   // A state is a tier that is aimed at and how many units are taken; no tier takes more than these.
   const mostOf = tiers.map(({ atLeast }, i) => (tiers[i + 1] ? tiers[i + 1]!.atLeast - 1 : atLeast));
   const radix = Math.max(...mostOf) + 1;
@@ -57,15 +58,15 @@ function allUnitsMachine(
 }
 
 /** Each used unit gets the value of the tier in which it stands, the dearest first. A state is how many are taken. */
-function graduatedMachine(
+function graduatedAutomaton(
   number: number,
   { tiers }: QuantityBreak,
   members: readonly Unit[],
   start: StartingPrice,
-): OfferMachine {
+): OfferAutomaton {
   const most = tiers.at(-1)!.atLeast;
   return {
-    offer: number,
+    contender: number,
     members,
     ordered: true,
     start: 0,

@@ -1,29 +1,30 @@
+import { type Limit, NOTHING, type Taking, taking } from '../../assignment/index.ts';
 import type { RewardUnit } from '../../plan/index.ts';
 import { priceUnder } from '../reduction.ts';
 import type { StartingPrice, Unit } from '../unit.ts';
-import { type Limit, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
 
 export const PAID = 0;
 export const REWARDED = 1;
 
 /** Pricing rules 4.1, mix-and-match, reward unit. */
-export function rewardUnitMachine(
+export function rewardUnitAutomaton(
   number: number,
   offer: RewardUnit,
   members: readonly Unit[],
   start: StartingPrice,
   limit: Limit,
-): OfferMachine {
+): OfferAutomaton {
   const take = (to: number, role: number, unit: Unit, done = 0): Taking => {
     const price = role === REWARDED ? priceUnder(offer.value, start(unit)) : start(unit);
     return taking(to, role, unit.tag - price, done);
   };
-  const machine =
+  const automaton =
     offer.pick === 'cheapest' ? cheapest(offer, limit, take) : dearest(offer, members.length, limit, take);
-  return { offer: number, members, ordered: true, start: 0, ...machine };
+  return { contender: number, members, ordered: true, start: 0, ...automaton };
 }
 
-type Rules = Pick<OfferMachine, 'takings' | 'accepts'>;
+type Rules = Pick<OfferAutomaton, 'takings' | 'accepts'>;
 type Take = (to: number, role: number, unit: Unit, done?: number) => Taking;
 
 /**

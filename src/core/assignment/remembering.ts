@@ -1,20 +1,20 @@
-import type { Unit } from '../unit.ts';
-import { type Ending, NOTHING, type OfferMachine, type Taking, taking } from './machine.ts';
-import type { OfferInBasket } from './offer-in-basket.ts';
+import { type Automaton, type Ending, NOTHING, type Taking, taking } from './automaton.ts';
+import type { Contender } from './contender.ts';
+import type { Unit } from './unit.ts';
 
-/** In how many states, all together, the offer may stand that is remembered for. */
+/** In how many states, all together, the contender may stand that is remembered for. */
 const MOST_STANDS = 3_000_000;
 
 /**
- * The same offer as a machine that does not mind in which order it reads: it remembers what it took and says only at
- * the end what that brings. For offers that start from the base among others that start from the tag, where the two
- * orders of prices disagree. Units of one kind and price are the same to it: a state is how many it took of each.
+ * The same contender as an automaton that does not mind in which order it reads: it remembers what it took and says
+ * only at the end what that brings. For one that reads by other levels than the others, where the two orders disagree.
+ * Units of one kind are the same to it: a state is how many it took of each.
  * @param most how many states it may have.
  * @returns null where it would have more, or where what it remembers would be too much.
  */
-export function rememberingMachine(offer: OfferInBasket, most: number): OfferMachine | null {
-  const { machine, startOf } = offer;
-  const classes = classesOf(offer);
+export function rememberingAutomaton(contender: Contender, most: number): Automaton | null {
+  const { automaton, levelOf } = contender;
+  const classes = classesOf(contender);
   const weights: number[] = [];
   let states = 1;
   for (const units of classes) {
@@ -25,20 +25,20 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
   const classOf = new Map(classes.flatMap((units, i) => units.map((unit) => [unit, i] as const)));
   const countIn = (state: number, i: number) =>
     Math.floor((state % (weights[i + 1] ?? states)) / weights[i]!);
-  const known = new Map<number, Stands>([[0, { states: [machine.start], best: [NOTHING] }]]);
+  const known = new Map<number, Stands>([[0, { states: [automaton.start], best: [NOTHING] }]]);
   const ways = classes.map(() => new Map<number, readonly Taking[]>());
   const takingsOf = (state: number, at: number): readonly Taking[] => {
     let found = ways[at]!.get(state);
     if (!found) {
-      found = machine.takings(state, classes[at]![0]!);
+      found = automaton.takings(state, classes[at]![0]!);
       ways[at]!.set(state, found);
     }
     return found;
   };
   let stood = 0;
   const begins = classes.map((_, i) => classes.slice(0, i).reduce((sum, { length }) => sum + length, 0));
-  const mayEnd = machine.prospects?.(classes.flat());
-  /** Where the offer itself can stand once it took just these, the last of them the last of its price or not. */
+  const mayEnd = automaton.prospects?.(classes.flat());
+  /** Where the contender itself can stand once it took just these, the last of them the last of its level or not. */
   const standsOf = (taken: number, last: boolean): Stands => {
     const key = last && taken > 0 ? taken + states : taken;
     const seen = known.get(key);
@@ -47,12 +47,12 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
     const unit = classes[at]![countIn(taken, at) - 1]!;
     const before = taken - weights[at]!;
     const previous = before === 0 ? null : classes[weights.findLastIndex((weight) => before >= weight)]![0]!;
-    const lower = previous !== null && startOf(previous) !== startOf(unit);
+    const lower = previous !== null && levelOf(previous) !== levelOf(unit);
     const read = begins[at]! + countIn(taken, at);
     const stands = afterTaking(
       standsOf(before, lower),
       (state) => takingsOf(state, at),
-      (state) => (machine.holds?.(state, last) ?? true) && (mayEnd?.(state, read) ?? true),
+      (state) => (automaton.holds?.(state, last) ?? true) && (mayEnd?.(state, read) ?? true),
     );
     known.set(key, stands);
     stood += stands.states.length;
@@ -60,12 +60,12 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
   };
   const endings: (Ending | null)[] = [];
   for (let taken = 0; taken < states; taken++) {
-    endings.push(bestEnd(machine, standsOf(taken, true)));
+    endings.push(bestEnd(automaton, standsOf(taken, true)));
     if (stood > MOST_STANDS) return null;
   }
   return {
-    offer: machine.offer,
-    members: machine.members,
+    contender: automaton.contender,
+    members: automaton.members,
     ordered: false,
     start: 0,
     takings: (state, unit) => [taking(state + weights[classOf.get(unit)!]!, 0, 0)],
@@ -73,7 +73,7 @@ export function rememberingMachine(offer: OfferInBasket, most: number): OfferMac
   };
 }
 
-/** States in which an offer can stand, each with the most that it can have brought there. */
+/** States in which a contender can stand, each with the most that it can have brought there. */
 interface Stands {
   readonly states: readonly number[];
   readonly best: readonly Ending[];
@@ -99,10 +99,10 @@ function afterTaking(
   return { states: after, best: reached };
 }
 
-function bestEnd(machine: OfferMachine, { states, best }: Stands): Ending | null {
+function bestEnd(automaton: Automaton, { states, best }: Stands): Ending | null {
   let found: Ending | null = null;
   for (let i = 0; i < states.length; i++) {
-    const ending = machine.accepts(states[i]!);
+    const ending = automaton.accepts(states[i]!);
     if (ending && (!found || isBetter(best[i]!, ending, found))) found = sumOf(best[i]!, ending);
   }
   return found;
@@ -122,14 +122,14 @@ function isBetter(a: Ending, b: Ending, than: Ending): boolean {
   return gifts !== 0 ? gifts < 0 : a.done + b.done < than.done;
 }
 
-/** Units between which the offer makes no difference, the classes by falling price. */
-function classesOf({ machine, startOf, kindOf }: OfferInBasket): Unit[][] {
+/** Units between which the contender makes no difference, the classes by falling level. */
+function classesOf({ automaton, levelOf, kindOf }: Contender): Unit[][] {
   const classes = new Map<string, Unit[]>();
-  for (const unit of machine.members) {
-    const name = `${kindOf(unit)} ${unit.tag} ${unit.base}`;
+  for (const unit of automaton.members) {
+    const name = kindOf(unit);
     const own = classes.get(name);
     if (own) own.push(unit);
     else classes.set(name, [unit]);
   }
-  return [...classes.values()].sort(([a], [b]) => startOf(b!) - startOf(a!));
+  return [...classes.values()].sort(([a], [b]) => levelOf(b!) - levelOf(a!));
 }

@@ -1,6 +1,6 @@
-import type { OfferInBasket } from '../offers/offer-in-basket.ts';
-import type { Unit } from '../unit.ts';
-import { type Budget, bestChoice, type Choice } from './best-choice.ts';
+import { assign, type Budget, type Choice } from '../assignment/index.ts';
+import type { OfferInBasket } from './offers/offer-in-basket.ts';
+import type { Unit } from './unit.ts';
 
 /**
  * Pricing rules 4.2, policy `priority`: offers in the order of priority and id; each makes, from the units that are
@@ -12,10 +12,10 @@ export function priorityChoice(
   units: readonly Unit[],
   offersOver: (promotion: string, units: readonly Unit[]) => readonly OfferInBasket[],
   budget: Budget,
-): Choice & { readonly offers: readonly OfferInBasket[] } {
+): Choice<Unit> & { readonly offers: readonly OfferInBasket[] } {
   const used = new Set<number>();
   const offers: OfferInBasket[] = [];
-  const all: { taken: Choice['taken'][number][]; saving: number; proved: boolean; bound: number } = {
+  const all: { taken: Choice<Unit>['taken'][number][]; saving: number; proved: boolean; bound: number } = {
     taken: [],
     saving: 0,
     proved: true,
@@ -24,10 +24,10 @@ export function priorityChoice(
   for (const { id } of promotions.toSorted((a, b) => a.priority - b.priority || (a.id < b.id ? -1 : 1))) {
     const free = units.filter(({ position }) => !used.has(position));
     const own = offersOver(id, free);
-    const choice = bestChoice(own, budget);
+    const choice = assign(own, budget);
     for (const taken of choice.taken) {
       used.add(taken.unit.position);
-      all.taken.push({ ...taken, offer: offers.length + taken.offer });
+      all.taken.push({ ...taken, contender: offers.length + taken.contender });
     }
     offers.push(...own);
     all.saving += choice.saving;

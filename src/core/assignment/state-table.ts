@@ -1,5 +1,5 @@
-import type { Front } from './front.ts';
-import { byStanding, type Standing } from './ties.ts';
+import type { Beam } from './beam.ts';
+import { byStanding, type Standing } from './tie-break.ts';
 
 /** A way from one combination of states over a unit. */
 export interface Way {
@@ -10,8 +10,8 @@ export interface Way {
   value: number;
   /** What can still be gained after it. */
   left: number;
-  /** Index among the offers of the one that takes the unit, and its role. */
-  offer: number;
+  /** Index among the contenders of the one that takes the unit, and its role. */
+  contender: number;
   role: number;
   standing: Standing;
 }
@@ -21,8 +21,8 @@ export interface Way {
  * @param skipTo where each reader goes that skips the unit.
  */
 export function stateTable(
-  front: Front,
-  next: Front,
+  beam: Beam,
+  next: Beam,
   room: number,
   readers: readonly number[],
   skipTo: Int32Array,
@@ -36,7 +36,7 @@ export function stateTable(
     next.value[to] = way.value;
     next.ahead[to] = way.left;
     next.parent[to] = way.parent;
-    next.offer[to] = way.offer;
+    next.contender[to] = way.contender;
     next.role[to] = way.role;
     if (tied) next.standings[to] = way.standing;
   };
@@ -46,7 +46,7 @@ export function stateTable(
   return {
     put(way) {
       const at = next.count * width;
-      states.set(front.states.subarray(way.parent * width, (way.parent + 1) * width), at);
+      states.set(beam.states.subarray(way.parent * width, (way.parent + 1) * width), at);
       for (let r = 0; r < readers.length; r++)
         states[at + readers[r]!] = r === way.taker ? way.takenTo : skipTo[r]!;
       let hash = 0;

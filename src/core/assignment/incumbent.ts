@@ -1,7 +1,7 @@
-import type { Unit } from '../unit.ts';
-import { followBest, gainsAhead, roomFor, type UnitPrices } from './best-run.ts';
-import type { Taken } from './front.ts';
-import type { Layered } from './layered.ts';
+import type { Taken } from './beam.ts';
+import { followBest, gainsAhead, type Multipliers, roomFor } from './best-run.ts';
+import type { LayeredGraph } from './layered-graph.ts';
+import type { Unit } from './unit.ts';
 
 export interface Found {
   readonly saving: number;
@@ -9,24 +9,28 @@ export interface Found {
 }
 
 /** By position. */
-export const noPrices = (units: readonly Unit[]): Float64Array =>
+export const noMultipliers = (units: readonly Unit[]): Float64Array =>
   new Float64Array(1 + units.reduce((most, { position }) => Math.max(most, position), 0));
 
-/** One offer after the other, always the one that saves most on what is left: where every search begins. */
-export function biggestFirst(layered: readonly Layered[], units: readonly Unit[]): Found {
-  return takeInTurn(layered, noPrices(units), { saving: 0, taken: [] });
+/** One contender after the other, always the one that saves most on what is left: where every search begins. */
+export function biggestFirst(layered: readonly LayeredGraph[], units: readonly Unit[]): Found {
+  return takeInTurn(layered, noMultipliers(units), { saving: 0, taken: [] });
 }
 
 /**
- * Out of the prices of a search: each offer takes what pays for it at these prices, the one that gains most first, and
+ * Out of the multipliers of a search: each contender takes what pays for it at these multipliers, the one that gains most first, and
  * then what is left is given away as ever.
  */
-export function byPrices(layered: readonly Layered[], units: readonly Unit[], prices: UnitPrices): Found {
-  const dear = Float64Array.from(noPrices(units), (_, position) => prices[position]!);
+export function byMultipliers(
+  layered: readonly LayeredGraph[],
+  units: readonly Unit[],
+  multipliers: Multipliers,
+): Found {
+  const dear = Float64Array.from(noMultipliers(units), (_, position) => multipliers[position]!);
   const gains = layered.map((one) => ({ one, room: roomFor(one), gain: 0 }));
   for (const each of gains) each.gain = gainsAhead(each.one, dear, each.room)[0]!;
-  const free = noPrices(units);
-  const rest: Layered[] = [];
+  const free = noMultipliers(units);
+  const rest: LayeredGraph[] = [];
   let found: Found = { saving: 0, taken: [] };
   for (const { one, room } of gains.sort((a, b) => b.gain - a.gain)) {
     const ahead = gainsAhead(one, dear, room);
@@ -44,9 +48,9 @@ export function byPrices(layered: readonly Layered[], units: readonly Unit[], pr
   return takeInTurn(rest, free, found);
 }
 
-function takeInTurn(layered: readonly Layered[], prices: Float64Array, begun: Found): Found {
+function takeInTurn(layered: readonly LayeredGraph[], multipliers: Float64Array, begun: Found): Found {
   const rooms = layered.map(roomFor);
-  const worth = layered.map((one, i) => gainsAhead(one, prices, rooms[i])[0]!);
+  const worth = layered.map((one, i) => gainsAhead(one, multipliers, rooms[i])[0]!);
   const stale = layered.map(() => false);
   const readers = new Map<number, number[]>();
   layered.forEach(({ units }, i) => {
@@ -66,29 +70,29 @@ function takeInTurn(layered: readonly Layered[], prices: Float64Array, begun: Fo
     if (best < 0) return { saving, taken };
     const one = layered[best]!;
     if (stale[best]) {
-      worth[best] = gainsAhead(one, prices, rooms[best])[0]!;
+      worth[best] = gainsAhead(one, multipliers, rooms[best])[0]!;
       stale[best] = false;
       continue;
     }
-    const run = runOf(one, prices, rooms[best]!);
+    const run = runOf(one, multipliers, rooms[best]!);
     taken.push(...run.taken);
     saving += run.saving;
     worth[best] = 0;
     for (const { unit } of run.taken) {
-      prices[unit.position] = Number.POSITIVE_INFINITY;
+      multipliers[unit.position] = Number.POSITIVE_INFINITY;
       for (const reader of readers.get(unit.position)!) stale[reader] = true;
     }
   }
 }
 
-/** The best run of one offer at some prices, and what it saves without them. */
-function runOf(one: Layered, prices: UnitPrices, ahead: Float64Array): Found {
+/** The best run of one contender at some multipliers, and what it saves without them. */
+function runOf(one: LayeredGraph, multipliers: Multipliers, ahead: Float64Array): Found {
   const taken: Taken[] = [];
   let paid = 0;
-  followBest(one, prices, ahead, (layer, role) => {
+  followBest(one, multipliers, ahead, (layer, role) => {
     const unit = one.units[layer]!;
-    paid += prices[unit.position]!;
-    taken.push({ unit, offer: one.offer, role });
+    paid += multipliers[unit.position]!;
+    taken.push({ unit, contender: one.contender, role });
   });
   return { saving: Math.round(ahead[0]! + paid), taken };
 }

@@ -1,15 +1,15 @@
-import type { Unit } from '../unit.ts';
+import type { Unit } from './unit.ts';
 
 /** The unit is left to others. */
 export const SKIP = -1;
 
 /**
- * A machine spread out over its units: all that it can do, as arcs from the states before each unit to those after it.
+ * An automaton spread out over its units: all that it can do, as arcs from the states before each unit to those after it.
  * States are numbered through all layers, in their order; the one end is the last. Every state lies on a run from the
  * start, which is 0, to the end.
  */
-export interface Layered {
-  readonly offer: number;
+export interface LayeredGraph {
+  readonly contender: number;
   /** One for each layer. */
   readonly units: readonly Unit[];
   /** The first state of each layer; after the last layer the end. */
@@ -24,10 +24,10 @@ export interface Layered {
   readonly gifts: Float64Array;
 }
 
-export const arcsOf = ({ to }: Layered): number => to.length;
-export const endOf = ({ offset }: Layered): number => offset[offset.length - 1]!;
+export const arcsOf = ({ to }: LayeredGraph): number => to.length;
+export const endOf = ({ offset }: LayeredGraph): number => offset[offset.length - 1]!;
 
-/** An arc on its way into a {@link Layered}. `to` counts within the layer it leads to. */
+/** An arc on its way into a {@link LayeredGraph}. `to` counts within the layer it leads to. */
 export interface Arc {
   readonly to: number;
   readonly role: number;
@@ -38,10 +38,10 @@ export interface Arc {
 
 /** @param layers for each unit the arcs of each state before it. */
 export function packed(
-  offer: number,
+  contender: number,
   units: readonly Unit[],
   layers: readonly (readonly (readonly Arc[])[])[],
-): Layered {
+): LayeredGraph {
   const offset = new Int32Array(layers.length + 1);
   layers.forEach((states, l) => {
     offset[l + 1] = offset[l]! + states.length;
@@ -56,7 +56,7 @@ export function packed(
     }
   const count = from[end]!;
   const packing = {
-    offer,
+    contender,
     units,
     offset,
     from,

@@ -1,10 +1,10 @@
-import type { Unit } from '../unit.ts';
-import { roomFor, type UnitPrices } from './best-run.ts';
-import { byPrices, type Found } from './greedy.ts';
-import { arcsOf, type Layered, SKIP } from './layered.ts';
+import { type Multipliers, roomFor } from './best-run.ts';
+import { byMultipliers, type Found } from './incumbent.ts';
+import { arcsOf, type LayeredGraph, SKIP } from './layered-graph.ts';
+import type { Unit } from './unit.ts';
 
-export interface Pricing {
-  readonly prices: UnitPrices;
+export interface Relaxation {
+  readonly multipliers: Multipliers;
   /** No choice of applications saves more than this. */
   readonly bound: number;
   /** The best choice that was come across on the way. */
@@ -14,35 +14,35 @@ export interface Pricing {
 const ROUNDS = 80;
 /** Rounds without a better bound after which steps are halved. */
 const PATIENCE = 5;
-/** Every so many rounds a choice is made out of the prices. */
+/** Every so many rounds a choice is made out of the multipliers. */
 const CHOOSING = 20;
 /** Steps smaller than this have never paid. */
 const SMALLEST_SCALE = 0.02;
 const CLOSE = 1e-7;
 
 /**
- * Puts a price on every unit that several offers want, so that the offers, each taking what pays best for itself,
- * come as near as can be to wanting each unit once. Whatever the prices, their sum and what the offers then gain bound
+ * Puts a multiplier on every unit that several contenders want, so that the contenders, each taking what pays best for itself,
+ * come as near as can be to wanting each unit once. Whatever the multipliers, their sum and what the contenders then gain bound
  * every choice from above (Lagrangian duality; subgradient steps after Polyak).
- * @param classOf units of one class share a price.
+ * @param classOf units of one class share a multiplier.
  * @param known a choice that is known to be possible.
  */
-export function priceUnits(
-  offers: readonly Layered[],
+export function relax(
+  contenders: readonly LayeredGraph[],
   units: readonly Unit[],
   classOf: Int32Array,
   classes: number,
   known: Found,
   spend: (work: number) => boolean,
-): Pricing {
+): Relaxation {
   const capacity = new Float64Array(classes);
   for (const one of classOf) if (one >= 0) capacity[one]! += 1;
-  const price = new Float64Array(classes);
+  const multiplier = new Float64Array(classes);
   const usage = new Float64Array(classes);
-  const work = offers.reduce((sum, offer) => sum + 2 * arcsOf(offer), 0);
-  const bidders = offers.map((offer) => bidderOf(offer, classOf));
-  const byPosition = () => Float64Array.from(classOf, (one) => (one < 0 ? 0 : price[one]!));
-  let best = { prices: price.slice(), bound: Number.POSITIVE_INFINITY };
+  const work = contenders.reduce((sum, contender) => sum + 2 * arcsOf(contender), 0);
+  const bidders = contenders.map((contender) => bidderOf(contender, classOf));
+  const byPosition = () => Float64Array.from(classOf, (one) => (one < 0 ? 0 : multiplier[one]!));
+  let best = { multipliers: multiplier.slice(), bound: Number.POSITIVE_INFINITY };
   let found = known;
   let scale = 1;
   let waited = 0;
@@ -50,37 +50,38 @@ export function priceUnits(
     if (!spend(work) && round > 0) break;
     usage.fill(0);
     let bound = 0;
-    for (let c = 0; c < classes; c++) bound += price[c]! * capacity[c]!;
-    for (const bidder of bidders) bound += bid(bidder, price, usage);
+    for (let c = 0; c < classes; c++) bound += multiplier[c]! * capacity[c]!;
+    for (const bidder of bidders) bound += bid(bidder, multiplier, usage);
     if (bound < best.bound - CLOSE) {
-      best = { prices: price.slice(), bound };
+      best = { multipliers: multiplier.slice(), bound };
       waited = 0;
     } else if (++waited >= PATIENCE) {
       scale /= 2;
       waited = 0;
     }
     if (round % CHOOSING === CHOOSING - 1) {
-      const made = byPrices(offers, units, byPosition());
+      const made = byMultipliers(contenders, units, byPosition());
       spend(work);
       if (made.saving > found.saving) found = made;
     }
     let square = 0;
     for (let c = 0; c < classes; c++) {
       const over = usage[c]! - capacity[c]!;
-      // A price of nothing cannot fall.
-      if (over > 0 || price[c]! > 0) square += over * over;
+      // A multiplier of nothing cannot fall.
+      if (over > 0 || multiplier[c]! > 0) square += over * over;
     }
     if (square === 0 || best.bound < found.saving + 1 - CLOSE || scale < SMALLEST_SCALE) break;
     const step = (scale * Math.max(bound - found.saving, 0.5)) / square;
-    for (let c = 0; c < classes; c++) price[c] = Math.max(0, price[c]! + step * (usage[c]! - capacity[c]!));
+    for (let c = 0; c < classes; c++)
+      multiplier[c] = Math.max(0, multiplier[c]! + step * (usage[c]! - capacity[c]!));
   }
-  price.set(best.prices);
-  return { prices: byPosition(), bound: best.bound, found };
+  multiplier.set(best.multipliers);
+  return { multipliers: byPosition(), bound: best.bound, found };
 }
 
-/** An offer that takes what pays best for itself, asked again and again. */
+/** A contender that takes what pays best for itself, asked again and again. */
 interface Bidder {
-  readonly offer: Layered;
+  readonly contender: LayeredGraph;
   /** The class of the unit of each layer. */
   readonly classAt: Int32Array;
   /** By state: the most that can still be gained from there, and the arc that does. */
@@ -88,21 +89,25 @@ interface Bidder {
   readonly pick: Int32Array;
 }
 
-function bidderOf(offer: Layered, classOf: Int32Array): Bidder {
-  const ahead = roomFor(offer);
-  const classAt = Int32Array.from(offer.units, ({ position }) => classOf[position]!);
-  return { offer, classAt, ahead, pick: new Int32Array(ahead.length) };
+function bidderOf(contender: LayeredGraph, classOf: Int32Array): Bidder {
+  const ahead = roomFor(contender);
+  const classAt = Int32Array.from(contender.units, ({ position }) => classOf[position]!);
+  return { contender, classAt, ahead, pick: new Int32Array(ahead.length) };
 }
 
 /**
- * What an offer gains at most at these prices; what it takes for that is added to the usage. The arcs are remembered on
+ * What a contender gains at most at these multipliers; what it takes for that is added to the usage. The arcs are remembered on
  * the way back, so that the way there costs next to nothing: this is most of the work of a search.
  */
-function bid({ offer, classAt, ahead, pick }: Bidder, price: Float64Array, usage: Float64Array): number {
-  const { offset, from, to, role, gain } = offer;
+function bid(
+  { contender, classAt, ahead, pick }: Bidder,
+  multiplier: Float64Array,
+  usage: Float64Array,
+): number {
+  const { offset, from, to, role, gain } = contender;
   const layers = classAt.length;
   for (let l = layers - 1; l >= 0; l--) {
-    const dear = price[classAt[l]!]!;
+    const dear = multiplier[classAt[l]!]!;
     const end = offset[l + 1]!;
     for (let s = offset[l]!; s < end; s++) {
       const last = from[s + 1]!;

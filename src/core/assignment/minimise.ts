@@ -1,4 +1,4 @@
-import { endOf, type Layered } from './layered.ts';
+import { endOf, type LayeredGraph } from './layered-graph.ts';
 
 /** What still comes from a state on when the first of its arcs is followed to the end. */
 interface Ahead {
@@ -8,11 +8,11 @@ interface Ahead {
 }
 
 /**
- * The same machine with states made one from which all goes on alike, but for a sum that is the same whatever comes:
+ * The same automaton with states made one from which all goes on alike, but for a sum that is the same whatever comes:
  * that sum is gained before them instead. Every run gains as much as before (minimisation of a weighted automaton
  * without cycles, after its weights were pushed towards the start).
  */
-export function mergeStates(one: Layered): Layered {
+export function minimise(one: LayeredGraph): LayeredGraph {
   const { units, offset, from } = one;
   const end = endOf(one);
   const ahead: Ahead = {
@@ -45,7 +45,7 @@ function tableFor(states: number): Int32Array {
 
 /** The first state of the layer that goes on as this one does. */
 function firstAlike(
-  one: Layered,
+  one: LayeredGraph,
   state: number,
   standsFor: Int32Array,
   ahead: Ahead,
@@ -72,7 +72,7 @@ function firstAlike(
 const moved = (brings: Float64Array, ahead: Float64Array, arc: number, to: number, state: number): number =>
   brings[arc]! + ahead[to]! - ahead[state]!;
 
-function goOnAlike(one: Layered, a: number, b: number, standsFor: Int32Array, ahead: Ahead): boolean {
+function goOnAlike(one: LayeredGraph, a: number, b: number, standsFor: Int32Array, ahead: Ahead): boolean {
   const { from, to, role } = one;
   const arcs = from[a + 1]! - from[a]!;
   if (from[b + 1]! - from[b]! !== arcs) return false;
@@ -89,7 +89,7 @@ function goOnAlike(one: Layered, a: number, b: number, standsFor: Int32Array, ah
 }
 
 /** Only the states that stand for others, numbered anew; what is ahead of the start is gained by its arcs. */
-function kept(one: Layered, standsFor: Int32Array, ahead: Ahead): Layered {
+function kept(one: LayeredGraph, standsFor: Int32Array, ahead: Ahead): LayeredGraph {
   const { units, from } = one;
   const end = endOf(one);
   const numbers = new Int32Array(end + 1);
@@ -107,7 +107,7 @@ function kept(one: Layered, standsFor: Int32Array, ahead: Ahead): Layered {
   offset[units.length] = states;
   numbers[end] = states;
   const left = {
-    offer: one.offer,
+    contender: one.contender,
     units,
     offset,
     from: new Int32Array(states + 1),

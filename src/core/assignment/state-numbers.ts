@@ -1,7 +1,7 @@
-/** States up to here are found in an array; the few machines that number further use a map. */
+/** States up to here are found in an array; the few automata that number further use a map. */
 const IN_ARRAY = 1 << 16;
 
-/** Numbers for the states of a machine, layer by layer, in the order in which they turn up. */
+/** Numbers for the states of an automaton, layer by layer, in the order in which they turn up. */
 export interface StateNumbers {
   /** The states met so far, all layers one after the other. */
   readonly states: readonly number[];

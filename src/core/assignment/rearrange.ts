@@ -1,11 +1,11 @@
-import type { OfferInBasket } from '../offers/offer-in-basket.ts';
-import type { Unit } from '../unit.ts';
-import type { Layered } from './layered.ts';
+import type { Contender } from './contender.ts';
+import type { LayeredGraph } from './layered-graph.ts';
+import type { Unit } from './unit.ts';
 
 /** Units that are read one right after the other, as nothing tells them apart. */
 interface Block {
   readonly units: readonly Unit[];
-  /** Indexes of the offers that read them. */
+  /** Indexes of the contenders that read them. */
   readonly readers: readonly number[];
   /** Blocks that have to come before. */
   readonly after: Set<number>;
@@ -15,21 +15,21 @@ interface Block {
 const BEGINNINGS = 8;
 
 /**
- * An order of reading in which few offers are open at once: begun, but not yet through with their units. A sweep looks
- * at combinations of the states of open offers, so that it pays to read together what is wanted together. An offer to
+ * An order of reading in which few contenders are open at once: begun, but not yet through with their units. A sweep looks
+ * at combinations of the states of open contenders, so that it pays to read together what is wanted together. A contender to
  * which the order matters goes on reading its own units in the order at hand.
- * @param offers the offers behind `layered`, by number.
+ * @param byNumber the contenders behind `layered`.
  * @param spend is told of the work.
  * @returns the units in the better of the orders that were tried; the one at hand among them.
  */
 export function rearranged(
-  layered: readonly Layered[],
+  layered: readonly LayeredGraph[],
   units: readonly Unit[],
-  offers: ReadonlyMap<number, OfferInBasket>,
+  byNumber: ReadonlyMap<number, Contender>,
   spend: (work: number) => boolean,
 ): readonly Unit[] {
-  const ordered = layered.map(({ offer }) => offers.get(offer)!.machine.ordered);
-  const blocks = blocksOf(layered, units, ordered);
+  const contenders = layered.map(({ contender }) => byNumber.get(contender)!);
+  const blocks = blocksOf(layered, units, contenders);
   const weights = layered.map(weightOf);
   const atHand = blocks.map((_, i) => i);
   let best = { order: atHand, cost: costOf(atHand, blocks, weights) };
@@ -44,18 +44,20 @@ export function rearranged(
   return best.order.flatMap((i) => blocks[i]!.units);
 }
 
-/** How many binary digits the states of an offer fill between two of its units, at most. */
-function weightOf({ offset }: Layered): number {
+/** How many binary digits the states of a contender fill between two of its units, at most. */
+function weightOf({ offset }: LayeredGraph): number {
   let most = 1;
   for (let l = 1; l < offset.length; l++) most = Math.max(most, offset[l]! - offset[l - 1]!);
   return Math.log2(most);
 }
 
 function blocksOf(
-  layered: readonly Layered[],
+  layered: readonly LayeredGraph[],
   units: readonly Unit[],
-  ordered: readonly boolean[],
+  contenders: readonly Contender[],
 ): readonly Block[] {
+  const alike = (a: Unit, b: Unit, readers: readonly number[]) =>
+    readers.every((reader) => contenders[reader]!.kindOf(a) === contenders[reader]!.kindOf(b));
   const readers = new Map<number, number[]>(units.map(({ position }) => [position, []]));
   layered.forEach(({ units: own }, i) => {
     for (const { position } of own) readers.get(position)!.push(i);
@@ -64,13 +66,14 @@ function blocksOf(
   for (const unit of units) {
     const last = blocks.at(-1);
     const own = readers.get(unit.position)!;
-    if (last && alike(last.units[0]!, unit) && String(last.readers) === String(own)) last.units.push(unit);
+    if (last && String(last.readers) === String(own) && alike(last.units[0]!, unit, own))
+      last.units.push(unit);
     else blocks.push({ units: [unit], readers: own, after: new Set() });
   }
   const before = new Map<number, number>();
   blocks.forEach((block, i) => {
     for (const reader of block.readers) {
-      if (!ordered[reader]) continue;
+      if (!contenders[reader]!.automaton.ordered) continue;
       const earlier = before.get(reader);
       if (earlier !== undefined) block.after.add(earlier);
       before.set(reader, i);
@@ -78,8 +81,6 @@ function blocksOf(
   });
   return blocks;
 }
-
-const alike = (a: Unit, b: Unit): boolean => a.item === b.item && a.tag === b.tag && a.base === b.base;
 
 /** Begins with one block, and goes on with the one that leaves least open. */
 function inTurn(first: number, blocks: readonly Block[], weights: readonly number[]): number[] {
@@ -119,9 +120,9 @@ function inTurn(first: number, blocks: readonly Block[], weights: readonly numbe
   return order;
 }
 
-/** How many blocks each offer reads. */
-function lengthsOf(blocks: readonly Block[], offers: number): number[] {
-  const lengths = new Array<number>(offers).fill(0);
+/** How many blocks each contender reads. */
+function lengthsOf(blocks: readonly Block[], contenders: number): number[] {
+  const lengths = new Array<number>(contenders).fill(0);
   for (const { readers } of blocks) for (const reader of readers) lengths[reader]! += 1;
   return lengths;
 }

@@ -1,5 +1,6 @@
+import { type Limit, NOTHING, taking, unordered } from '../../assignment/index.ts';
 import type { Unit } from '../unit.ts';
-import { type Limit, NOTHING, type OfferMachine, taking, unordered } from './machine.ts';
+import type { OfferAutomaton } from './offer-in-basket.ts';
 
 /** What the units of a bundle bring, as a sum over them. */
 export interface Worth {
@@ -12,13 +13,13 @@ export interface Worth {
  * Exactly so many units a time. States: units in the open bundle, bundles made so far where they are limited, and the way its units are counted.
  * @param ways in which the units of a bundle may be counted, the same way for all of one bundle.
  */
-export function countingMachine(
+export function countingAutomaton(
   number: number,
   take: number,
   members: readonly Unit[],
   ways: readonly Worth[],
   limit: Limit,
-): OfferMachine {
+): OfferAutomaton {
   const limited = Number.isFinite(limit);
   const at = (fill: number, made: number, way: number) =>
     (way * take + fill) * (limited ? limit + 1 : 1) + made;

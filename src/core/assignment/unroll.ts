@@ -1,9 +1,9 @@
-import type { Ending, OfferMachine } from '../offers/machine.ts';
-import type { Unit } from '../unit.ts';
-import { type Layered, SKIP } from './layered.ts';
+import type { Automaton, Ending } from './automaton.ts';
+import { type LayeredGraph, SKIP } from './layered-graph.ts';
 import { stateNumbers } from './state-numbers.ts';
+import type { Unit } from './unit.ts';
 
-/** Everything that a machine can reach, dead ends with it. States are numbered through all layers. */
+/** Everything that an automaton can reach, dead ends with it. States are numbered through all layers. */
 interface Reached {
   /** The first state of each layer, the one after the last unit among them, and the number of all. */
   readonly layers: readonly number[];
@@ -18,50 +18,50 @@ interface Reached {
 }
 
 /**
- * Spreads a machine out. States from which no accepted end can be reached are left out.
+ * Spreads an automaton out. States from which no accepted end can be reached are left out.
  * @param units its members, in the order in which they are read.
- * @param startOf the price by which the machine tells one level from the next.
- * @param most how many arcs there may be; a machine that needs more is given up: null.
+ * @param levelOf the level of a unit.
+ * @param most how many arcs there may be; an automaton that needs more is given up: null.
  */
-export function spread(
-  machine: OfferMachine,
-  units: readonly Unit[],
-  startOf: (unit: Unit) => number,
+export function unroll<U extends Unit>(
+  automaton: Automaton<U>,
+  units: readonly U[],
+  levelOf: (unit: U) => number,
   most: number,
-): Layered | null {
-  const reached = reach(machine, units, startOf, most);
+): LayeredGraph | null {
+  const reached = reach(automaton, units, levelOf, most);
   if (!reached) return null;
   const last = reached.layers[units.length]!;
-  const endings = reached.states.slice(last).map((state) => machine.accepts(state));
-  return alive(machine.offer, units, reached, endings);
+  const endings = reached.states.slice(last).map((state) => automaton.accepts(state));
+  return alive(automaton.contender, units, reached, endings);
 }
 
 /**
- * The most that a machine can gain with some of these units; never below nothing, as it may leave all of them.
- * @param most how many arcs may be looked at; a machine that needs more is given up: null.
+ * The most that an automaton can gain with some of these units; never below nothing, as it may leave all of them.
+ * @param most how many arcs may be looked at; an automaton that needs more is given up: null.
  */
-export function mostGain(
-  machine: OfferMachine,
-  units: readonly Unit[],
-  startOf: (unit: Unit) => number,
+export function mostGain<U extends Unit>(
+  automaton: Automaton<U>,
+  units: readonly U[],
+  levelOf: (unit: U) => number,
   most: number,
 ): number | null {
-  const reached = reach(machine, units, startOf, most);
+  const reached = reach(automaton, units, levelOf, most);
   if (!reached) return null;
   const { layers, states, from, to, gain } = reached;
   const last = layers[units.length]!;
   const ahead = new Float64Array(states.length).fill(Number.NEGATIVE_INFINITY);
   for (let s = last; s < states.length; s++)
-    ahead[s] = machine.accepts(states[s]!)?.gain ?? Number.NEGATIVE_INFINITY;
+    ahead[s] = automaton.accepts(states[s]!)?.gain ?? Number.NEGATIVE_INFINITY;
   for (let s = last - 1; s >= 0; s--)
     for (let a = from[s]!; a < from[s + 1]!; a++) ahead[s] = Math.max(ahead[s]!, gain[a]! + ahead[to[a]!]!);
   return Math.max(0, ahead[0]!);
 }
 
-function reach(
-  machine: OfferMachine,
-  units: readonly Unit[],
-  startOf: (unit: Unit) => number,
+function reach<U extends Unit>(
+  automaton: Automaton<U>,
+  units: readonly U[],
+  levelOf: (unit: U) => number,
   most: number,
 ): Reached | null {
   const { states, of, nextLayer } = stateNumbers();
@@ -72,24 +72,24 @@ function reach(
   const gain: number[] = [];
   const done: number[] = [];
   const gifts: number[] = [];
-  const mayEnd = machine.prospects?.(units);
-  of(machine.start);
+  const mayEnd = automaton.prospects?.(units);
+  of(automaton.start);
   for (let l = 0; l < units.length; l++) {
     const unit = units[l]!;
-    const last = l === units.length - 1 || startOf(units[l + 1]!) !== startOf(unit);
+    const last = l === units.length - 1 || levelOf(units[l + 1]!) !== levelOf(unit);
     const end = states.length;
     nextLayer();
     for (let s = layers[l]!; s < end; s++) {
       const state = states[s]!;
-      if ((machine.holds?.(state, last) ?? true) && (mayEnd?.(state, l + 1) ?? true)) {
+      if ((automaton.holds?.(state, last) ?? true) && (mayEnd?.(state, l + 1) ?? true)) {
         to.push(of(state));
         role.push(SKIP);
         gain.push(0);
         done.push(0);
         gifts.push(0);
       }
-      for (const way of machine.takings(state, unit)) {
-        if (machine.holds && !machine.holds(way.to, last)) continue;
+      for (const way of automaton.takings(state, unit)) {
+        if (automaton.holds && !automaton.holds(way.to, last)) continue;
         if (mayEnd && !mayEnd(way.to, l + 1)) continue;
         to.push(of(way.to));
         role.push(way.role);
@@ -107,11 +107,11 @@ function reach(
 
 /** What of it can still end well; the arcs to the last states carry what the end brings. */
 function alive(
-  offer: number,
+  contender: number,
   units: readonly Unit[],
   reached: Reached,
   endings: readonly (Ending | null)[],
-): Layered {
+): LayeredGraph {
   const { layers } = reached;
   const last = layers[units.length]!;
   const { lives, kept } = livesOf(reached, last, endings);
@@ -123,8 +123,8 @@ function alive(
     for (let s = layers[l]!; s < layers[l + 1]!; s++) if (lives[s] === 1) numbers[s] = count++;
   }
   offset[units.length] = count;
-  const layered: Layered = {
-    offer,
+  const layered: LayeredGraph = {
+    contender,
     units,
     offset,
     from: new Int32Array(count + 1),

@@ -1,10 +1,10 @@
-import type { Unit } from '../unit.ts';
-import { type Ending, NOTHING, type OfferMachine, type Taking } from './machine.ts';
-import { byFalling, type OfferInBasket } from './offer-in-basket.ts';
+import { type Automaton, type Ending, NOTHING, type Taking } from './automaton.ts';
+import { byFalling, type Contender } from './contender.ts';
+import type { Unit } from './unit.ts';
 
 /** What applications made of exactly these units bring at best, with the role of each unit in its own order. */
-export interface ForcedRun extends Ending {
-  readonly units: readonly Unit[];
+export interface ForcedRun<U extends Unit> extends Ending {
+  readonly units: readonly U[];
   readonly roles: readonly number[];
 }
 
@@ -19,17 +19,17 @@ interface Step {
 const START: Step = { before: null, role: -1, ...NOTHING };
 
 /** @returns null where these units make no whole applications. */
-export function forcedRun(
-  { machine, startOf }: Pick<OfferInBasket, 'machine' | 'startOf'>,
-  used: readonly Unit[],
-): ForcedRun | null {
-  const units = used.toSorted(byFalling(startOf));
-  let steps = new Map<number, Step>([[machine.start, START]]);
+export function forcedRun<U extends Unit>(
+  { automaton, levelOf }: Pick<Contender<U>, 'automaton' | 'levelOf'>,
+  used: readonly U[],
+): ForcedRun<U> | null {
+  const units = used.toSorted(byFalling(levelOf));
+  let steps = new Map<number, Step>([[automaton.start, START]]);
   units.forEach((unit, i) => {
-    const last = i === units.length - 1 || startOf(units[i + 1]!) !== startOf(unit);
-    steps = stepped(machine, steps, unit, last);
+    const last = i === units.length - 1 || levelOf(units[i + 1]!) !== levelOf(unit);
+    steps = stepped(automaton, steps, unit, last);
   });
-  const best = endOf(machine, steps);
+  const best = endOf(automaton, steps);
   if (!best) return null;
   const roles: number[] = [];
   for (let step: Step | null = best; step?.before; step = step.before) roles.push(step.role);
@@ -37,10 +37,10 @@ export function forcedRun(
 }
 
 /** The best of what may end here; null where nothing may. */
-function endOf(machine: OfferMachine, steps: ReadonlyMap<number, Step>): Step | null {
+function endOf<U extends Unit>(automaton: Automaton<U>, steps: ReadonlyMap<number, Step>): Step | null {
   let best: Step | null = null;
   for (const [state, step] of steps) {
-    const ending = machine.accepts(state);
+    const ending = automaton.accepts(state);
     if (!ending) continue;
     const whole = { ...step, ...sum(step, ending) };
     if (!best || isBetter(whole, best)) best = whole;
@@ -48,17 +48,17 @@ function endOf(machine: OfferMachine, steps: ReadonlyMap<number, Step>): Step | 
   return best;
 }
 
-/** One unit more, taken from every state that was reached. @param last the next unit starts from a lower price. */
-function stepped(
-  machine: OfferMachine,
+/** One unit more, taken from every state that was reached. @param last the next unit is on a lower level. */
+function stepped<U extends Unit>(
+  automaton: Automaton<U>,
   steps: ReadonlyMap<number, Step>,
-  unit: Unit,
+  unit: U,
   last: boolean,
 ): Map<number, Step> {
   const next = new Map<number, Step>();
   for (const [state, step] of steps) {
-    for (const way of machine.takings(state, unit)) {
-      if (!(machine.holds?.(way.to, last) ?? true)) continue;
+    for (const way of automaton.takings(state, unit)) {
+      if (!(automaton.holds?.(way.to, last) ?? true)) continue;
       const reached = stepAfter(step, way);
       const known = next.get(way.to);
       if (!known || isBetter(reached, known)) next.set(way.to, reached);

@@ -1,21 +1,22 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { generatedBasket } from '../../../../tests/oracle/generated-baskets.ts';
-import { basketOf, compiledOf } from '../../../../tests/plans/basket-plan.ts';
-import { parseBasket } from '../../../contracts/index.ts';
-import { ringingOf } from '../index.ts';
-import { byFalling, type OfferInBasket } from '../offers/offer-in-basket.ts';
-import { offersInBasket } from '../offers/offers-in-basket.ts';
-import { rememberingMachine } from '../offers/remembering.ts';
-import { gainsAhead } from './best-run.ts';
-import { noPrices } from './greedy.ts';
-import { arcsOf, type Layered } from './layered.ts';
-import { mergeStates } from './merge-states.ts';
-import { mostGain, spread } from './spread.ts';
+import { parseBasket } from '../../src/contracts/index.ts';
+import { gainsAhead } from '../../src/core/assignment/best-run.ts';
+import { noMultipliers } from '../../src/core/assignment/incumbent.ts';
+import { byFalling, type Contender } from '../../src/core/assignment/index.ts';
+import { arcsOf, type LayeredGraph } from '../../src/core/assignment/layered-graph.ts';
+import { minimise } from '../../src/core/assignment/minimise.ts';
+import { rememberingAutomaton } from '../../src/core/assignment/remembering.ts';
+import { mostGain, unroll } from '../../src/core/assignment/unroll.ts';
+import { ringingOf } from '../../src/core/basket/index.ts';
+import type { OfferInBasket } from '../../src/core/basket/offers/offer-in-basket.ts';
+import { offersInBasket } from '../../src/core/basket/offers/offers-in-basket.ts';
+import { generatedBasket } from '../oracle/generated-baskets.ts';
+import { basketOf, compiledOf } from '../plans/basket-plan.ts';
 
 const MOST = 100_000;
 
-/** Every offer of a generated basket spread out, with a machine that remembers all that it took in the place of its own. */
+/** Every offer of a generated basket spread out, with an automaton that remembers all that it took in the place of its own. */
 function offersOf(made: Made): OfferInBasket[] {
   const compiled = compiledOf(made.plan);
   const parsed = parseBasket(basketOf(made.lines), compiled);
@@ -27,7 +28,7 @@ function offersOf(made: Made): OfferInBasket[] {
 type Made = ReturnType<typeof generatedBasket> extends fc.Arbitrary<infer T> ? T : never;
 
 /** What every set of its units brings, most first where one can be had in several ways; the empty set among them. */
-function gainsBySet(one: Layered): Map<string, string> {
+function gainsBySet(one: LayeredGraph): Map<string, string> {
   const gains = new Map<string, string>();
   const go = (state: number, layer: number, taken: readonly number[], sums: readonly number[]): void => {
     if (layer === one.units.length) {
@@ -53,10 +54,13 @@ it('leaves what every set of units brings as it was, with no more arcs than befo
   fc.assert(
     fc.property(generatedBasket({ units: 7, offers: 3 }), (made) => {
       for (const offer of offersOf(made)) {
-        const units = offer.machine.members.toSorted(byFalling(offer.startOf));
-        for (const machine of [offer.machine, rememberingMachine(offer, MOST)!]) {
-          const before = spread(machine, units, offer.startOf, MOST)!;
-          const after = mergeStates(before);
+        const units = offer.automaton.members.toSorted(byFalling(offer.levelOf));
+        for (const automaton of [
+          offer.automaton,
+          rememberingAutomaton(offer as unknown as Contender, MOST)! as OfferInBasket['automaton'],
+        ]) {
+          const before = unroll(automaton, units, offer.levelOf, MOST)!;
+          const after = minimise(before);
           expect(gainsBySet(after)).toEqual(gainsBySet(before));
           expect(arcsOf(after)).toBeLessThanOrEqual(arcsOf(before));
         }
@@ -66,16 +70,21 @@ it('leaves what every set of units brings as it was, with no more arcs than befo
   );
 });
 
-it('makes a machine that remembers everything about as small as one that reads its units in its own order', () => {
+it('makes an automaton that remembers everything about as small as one that reads its units in its own order', () => {
   let remembered = 0;
   let merged = 0;
   fc.assert(
     fc.property(generatedBasket({ units: 14, offers: 2 }), (made) => {
       for (const offer of offersOf(made)) {
-        const units = offer.machine.members.toSorted(byFalling(offer.startOf));
-        const large = spread(rememberingMachine(offer, MOST)!, units, offer.startOf, MOST)!;
+        const units = offer.automaton.members.toSorted(byFalling(offer.levelOf));
+        const large = unroll(
+          rememberingAutomaton(offer as unknown as Contender, MOST)! as OfferInBasket['automaton'],
+          units,
+          offer.levelOf,
+          MOST,
+        )!;
         remembered += arcsOf(large);
-        merged += arcsOf(mergeStates(large));
+        merged += arcsOf(minimise(large));
       }
     }),
     { numRuns: 60, seed: 5 },
@@ -86,11 +95,11 @@ it('makes a machine that remembers everything about as small as one that reads i
 it('is told the most that an offer gains by itself, spread out or not', () => {
   fc.assert(
     fc.property(generatedBasket({ units: 12, offers: 3 }), (made) => {
-      for (const { machine, startOf } of offersOf(made)) {
-        const units = machine.members.toSorted(byFalling(startOf));
-        const one = spread(machine, units, startOf, MOST)!;
-        expect(mostGain(machine, units, startOf, MOST)).toBe(
-          Math.max(0, gainsAhead(one, noPrices(units))[0]!),
+      for (const { automaton, levelOf } of offersOf(made)) {
+        const units = automaton.members.toSorted(byFalling(levelOf));
+        const one = unroll(automaton, units, levelOf, MOST)!;
+        expect(mostGain(automaton, units, levelOf, MOST)).toBe(
+          Math.max(0, gainsAhead(one, noMultipliers(units))[0]!),
         );
       }
     }),
