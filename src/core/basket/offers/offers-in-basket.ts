@@ -41,13 +41,10 @@ export function offersInBasket(
     const { promotion, fits } = one;
     if (!canBegin(promotion.offer, members, fits)) continue;
     const startOf = promotion.startsFrom === 'base' ? fromBase : fromTag;
-    const kinds = new Map(
-      members.map((unit) => {
-        const parts = fits.map((has) => (has(unit) ? 1 : 0)).join('');
-        return [unit, `${parts}${apart(promotion.offer, unit, goods)} ${unit.tag} ${unit.base}`];
-      }),
-    );
-    const kindOf = (unit: Unit) => kinds.get(unit)!;
+    const kindOf = kinds((unit) => {
+      const parts = fits.map((has) => (has(unit) ? 1 : 0)).join('');
+      return `${parts}${apart(promotion.offer, unit, goods)} ${unit.tag} ${unit.base}`;
+    });
     for (const make of automataOf(one, members, startOf, goods))
       offers.push({
         name: promotion.id,
@@ -59,6 +56,21 @@ export function offersInBasket(
       });
   }
   return offers;
+}
+
+/** Kinds under short names, each unit's looked at once: a search asks for them again and again. */
+function kinds(describe: (unit: Unit) => string): (unit: Unit) => string {
+  const names = new Map<string, string>();
+  const known = new Map<Unit, string>();
+  return (unit) => {
+    const found = known.get(unit);
+    if (found !== undefined) return found;
+    const told = describe(unit);
+    const name = names.get(told) ?? String(names.size);
+    names.set(told, name);
+    known.set(unit, name);
+    return name;
+  };
 }
 
 /** What else than its parts tells one unit from another: what it is counted by, or what it adds to a deal price. */
