@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { PriceStory } from '../../contracts/view/index.ts';
 import { parseWallTime } from '../../core/calendar/index.ts';
-import { saidAmount, shortMoment } from '../../ui/writing/index.ts';
+import { monthDay, saidAmount, saidClock, shortMoment } from '../../ui/writing/index.ts';
 
 type Steps = PriceStory['steps'];
 
@@ -30,6 +30,12 @@ export function StepChart({ steps, at, currency }: { steps: Steps; at: string; c
   return <div ref={place} className="mt-2 h-36 w-full" aria-hidden="true" />;
 }
 
+/** Hours where the chart is of a day or two, days elsewhere. */
+function axisWords(moment: number, span: number): string {
+  const text = new Date(moment).toISOString();
+  return span <= 2 * 86_400_000 ? saidClock(text.slice(11, 16)) : monthDay(text.slice(0, 10));
+}
+
 async function draw(element: HTMLElement, steps: Steps, at: string, currency: string): Promise<() => void> {
   const { init } = await import('./step-line.ts');
   const style = getComputedStyle(document.documentElement);
@@ -47,7 +53,11 @@ async function draw(element: HTMLElement, steps: Steps, at: string, currency: st
       type: 'time',
       min: points[0]![0],
       max: points.at(-1)![0],
-      axisLabel: { color: colour('base-content'), hideOverlap: true },
+      axisLabel: {
+        color: colour('base-content'),
+        hideOverlap: true,
+        formatter: (moment: number) => axisWords(moment, points.at(-1)![0]! - points[0]![0]!),
+      },
       axisLine: { lineStyle: { color: colour('base-300') } },
     },
     yAxis: {
