@@ -32,7 +32,7 @@ export interface Budget {
 /** About a second's worth. */
 const ORDINARY_BUDGET = 8_000_000;
 
-/** Proof is owed for a basket of so many units and so many contenders that touch it (pricing rules 4.2): it may take longer. */
+/** For so many units and so many contenders a proof is owed (pricing rules 4.2): it may take longer. */
 const OWED = { units: 40, contenders: 10, budget: 60_000_000 };
 
 /** What a search may do where nobody says otherwise. */
@@ -42,7 +42,7 @@ export const budgetFor = (units: number, contenders: number): number =>
 const NO_CHOICE: Choice = { taken: [], saving: 0, proved: true, bound: 0 };
 const WIDTHS = [8, 32, 256, 2_048, 16_384, 65_536];
 const TIE_WIDTHS = [256, 2_048, 16_384];
-/** How often what is left after a relaxation is relaxed again before it is swept. */
+/** How often what is left after a relaxation is relaxed again before it is searched. */
 const RELAXATIONS = 4;
 const CLOSE = 1e-6;
 /** So many combinations of states are all looked at; multipliers would cost more than they spare. */
@@ -122,7 +122,7 @@ function combinations({ contenders }: Share): number {
   return product;
 }
 
-/** Looks at everything: the best choice with its ties broken, in one sweep. */
+/** Looks at everything: the best choice with its ties broken, in one search. */
 function tried({ contenders, units }: Share, search: Search): Choice {
   const greedy = biggestFirst(contenders, units);
   const result = beamSearch({
@@ -162,7 +162,7 @@ interface Solved extends Found {
   readonly above: number;
 }
 
-/** The greatest saving in a share: what multipliers rule out is left out, what falls apart is solved apart, the rest is swept. */
+/** The greatest saving in a share: what multipliers rule out goes, what falls apart is solved apart, the rest searched. */
 function solve(share: Share, relaxation: Relaxation, search: Search, depth: number): Solved {
   const { found } = relaxation;
   const above = Math.floor(relaxation.bound + CLOSE);
@@ -170,7 +170,7 @@ function solve(share: Share, relaxation: Relaxation, search: Search, depth: numb
   const kept = fix(share.contenders, relaxation, found.saving + 1);
   const parts = split(kept, share.units);
   const shrunk = parts.length !== 1 || sizeOf(parts[0]!.contenders) < 0.7 * sizeOf(share.contenders);
-  if (!shrunk || depth >= RELAXATIONS) return swept(share, relaxation, search);
+  if (!shrunk || depth >= RELAXATIONS) return searched(share, relaxation, search);
   const solved = parts.map((part) => solve(part, relaxed(part, search), search, depth + 1));
   const together = {
     saving: solved.reduce((sum, { saving }) => sum + saving, 0),
@@ -184,12 +184,12 @@ function solve(share: Share, relaxation: Relaxation, search: Search, depth: numb
 const sizeOf = (contenders: readonly LayeredGraph[]): number =>
   contenders.reduce((sum, contender) => sum + arcsOf(contender), 0);
 
-function swept(share: Share, before: Relaxation, search: Search): Solved {
+function searched(share: Share, before: Relaxation, search: Search): Solved {
   const { spend } = search;
   const first = fix(share.contenders, before, before.found.saving + 1);
   const atHand = { contenders: first, units: readBy(first, share.units) };
   const anew = readAnew(atHand, search);
-  // What was ruled out by the multipliers so far comes back with the new order, and is ruled out by multipliers of its own.
+  // What was ruled out so far comes back with the new order, and is ruled out by multipliers of its own.
   const relaxation = anew === atHand ? before : relaxed(anew, search);
   const { units } = anew;
   let kept = anew.contenders;

@@ -4,7 +4,7 @@ import type { Unit } from './unit.ts';
 export const SKIP = -1;
 
 /**
- * An automaton spread out over its units: all that it can do, as arcs from the states before each unit to those after it.
+ * An automaton unrolled over its units: all that it can do, as arcs from the states before each unit to those after.
  * States are numbered through all layers, in their order; the one end is the last. Every state lies on a run from the
  * start, which is 0, to the end.
  */

@@ -57,7 +57,7 @@ function sizeOf(contenders: readonly Contender[]): number {
 
 export interface Unrolled {
   readonly layered: readonly LayeredGraph[];
-  /** Their contenders, with the automata that were spread out. */
+  /** Their contenders, with the automata that were unrolled. */
   readonly used: readonly Contender[];
   /** What contenders could save that are too large. */
   readonly lost: number;
@@ -66,7 +66,7 @@ export interface Unrolled {
 /** Machines with no more arcs than this are left as they are. */
 const SMALL = 300;
 
-/** Every contender spread out over its units in the common order. */
+/** Every contender unrolled over its units in the common order. */
 export function unrollAll(
   contenders: readonly Contender[],
   order: readonly Unit[],
@@ -91,7 +91,7 @@ export function unrollAll(
 const NO_MATTER = 20_000;
 
 /**
- * A contender that is spread out, over the same units in another order.
+ * A contender that is unrolled, over the same units in another order.
  * @returns null where it would be much larger.
  */
 export const unrollAnew = (
@@ -104,7 +104,7 @@ export const unrollAnew = (
 
 type Places = ReadonlyMap<number, number>;
 
-/** A contender over units in this order, with the automaton that could be spread out: its own, or one that remembers. */
+/** A contender over units in this order, with the automaton that could be unrolled: its own, or one that remembers. */
 function unrollIn(
   contender: Contender,
   members: readonly Unit[],
@@ -118,7 +118,7 @@ function unrollIn(
   return made && { layered: arcsOf(made) > SMALL ? minimise(made) : made, automaton };
 }
 
-/** What a contender could save by itself, read in its own order; where even that is too much, the most that its units can bring. */
+/** What a contender could gain by itself, in its own order; where that is too much, the most that its units can bring. */
 function mostOf(contender: Contender, spend: (work: number) => boolean): number {
   const units = contender.automaton.members.toSorted(byFalling(contender.levelOf));
   const own = mostGain(contender.automaton, units, contender.levelOf, MOST_ARCS);

@@ -15,9 +15,9 @@ interface Block {
 const BEGINNINGS = 8;
 
 /**
- * An order of reading in which few contenders are open at once: begun, but not yet through with their units. A sweep looks
- * at combinations of the states of open contenders, so that it pays to read together what is wanted together. A contender to
- * which the order matters goes on reading its own units in the order at hand.
+ * An order of reading in which few contenders are open at once: begun, but not yet through with their units. The beam
+ * search looks at combinations of the states of open ones, so that it pays to read together what is wanted together. A
+ * contender to which the order matters goes on reading its own units in the order at hand.
  * @param byNumber the contenders behind `layered`.
  * @param spend is told of the work.
  * @returns the units in the better of the orders that were tried; the one at hand among them.
@@ -127,7 +127,7 @@ function lengthsOf(blocks: readonly Block[], contenders: number): number[] {
   return lengths;
 }
 
-/** About how many combinations of states a sweep in this order looks at. */
+/** About how many combinations of states a search in this order looks at. */
 function costOf(order: readonly number[], blocks: readonly Block[], weights: readonly number[]): number {
   const left = lengthsOf(blocks, weights.length);
   const whole = left.slice();

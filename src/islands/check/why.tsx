@@ -42,7 +42,7 @@ export function Why({ story, query }: { story: PriceStory; query: string }) {
           </Step>
         )}
         {winner ? (
-          <Step figure={winner.working.split(' ').at(-1) ?? ''}>
+          <Step figure={onTop[0]?.before ?? price}>
             <a className="link font-medium" href={`/plan/${idInAddress(winner.id)}${query}`}>
               {winner.name}
             </a>{' '}
