@@ -33,8 +33,9 @@ export function Why({ story, query }: { story: PriceStory; query: string }) {
       <h3 className="mt-6 font-semibold text-sm">Why</h3>
       <ol className="mt-1">
         <Step figure={regular.price}>
-          The regular price of {SCOPES[regular.scope]}
-          {regular.since ? `, since ${shortDate(regular.since, story.at)}` : ''}.
+          {/* A date may end in a point of its own, and does not end the sentence. */}
+          {regular.since ? `Since ${shortDate(regular.since, story.at)} the` : 'The'} regular price of{' '}
+          {SCOPES[regular.scope]}.
         </Step>
         {base.list === null ? null : (
           <Step figure={base.price}>
