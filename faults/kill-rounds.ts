@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { accept } from '../tills/accept.ts';
 import { type Asker, asker } from './asker.ts';
 import type { Processes } from './processes.ts';
@@ -78,10 +78,11 @@ function brokenFiles(folder: string): number {
     tills: { id: string; store: string }[];
   };
   return tills.filter(({ id, store }) => {
-    const here = readdirSync(`${folder}/${id}`, { withFileTypes: true });
-    if (!here.some(({ name }) => name === 'price-file.json')) return false;
+    const held = `${folder}/${id}/price-file.json`;
+    // A till that never took a file has no folder either.
+    if (!existsSync(held)) return false;
     try {
-      const raw: unknown = JSON.parse(readFileSync(`${folder}/${id}/price-file.json`, 'utf8'));
+      const raw: unknown = JSON.parse(readFileSync(held, 'utf8'));
       return !accept(raw, { store, publicKey, holds: null }).ok;
     } catch {
       return true;

@@ -1,126 +1,6 @@
 import { type Answer, type Asker, asker, beside, ms } from './asker.ts';
-
-/** Texts that no form sends and somebody will. */
-const ODD_TEXTS = [
-  '',
-  ' ',
-  '\0',
-  'a\0b',
-  '\ud800',
-  'x'.repeat(8_000),
-  '9'.repeat(400),
-  '-1',
-  '1e309',
-  'NaN',
-  '0x10',
-  '99999999999999999999',
-  '0000-00-00T00:00',
-  '0000-01-01T00:00',
-  '9999-12-31T23:59',
-  '2027-02-30T09:00',
-  '2027-03-01T25:00',
-  '../../etc/passwd',
-  '..',
-  '.',
-  'many',
-  'new',
-  '__proto__',
-  'constructor',
-  "'; drop table promotion; --",
-  '</SCRIPT><ScRiPt>alert(1)</sCrIpT>',
-  '{{7*7}}',
-  '=1+1',
-  '\u202e\u200b',
-  '👩‍👩‍👧‍👦',
-  '%',
-  '%00',
-  '%zz',
-  '[]',
-  '{"a":1}',
-  'null',
-];
-
-const ODD_VALUES: readonly unknown[] = [
-  ...ODD_TEXTS,
-  null,
-  true,
-  0,
-  -1,
-  1.5,
-  1e308,
-  2_147_483_648,
-  Number.MAX_SAFE_INTEGER,
-  [],
-  {},
-  [[[[[[]]]]]],
-  Array.from({ length: 5_000 }, () => 'a'),
-];
-
-/** Rules that loop, never come true, or say nothing that RFC 5545 knows. */
-const ODD_RULES = [
-  'FREQ=DAILY;INTERVAL=-1',
-  'FREQ=DAILY;INTERVAL=0',
-  'FREQ=DAILY;INTERVAL=abc',
-  'FREQ=HOURLY;BYMONTH=2;BYMONTHDAY=30',
-  'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30',
-  'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30',
-  'FREQ=MONTHLY;BYMONTHDAY=31;BYMONTH=4,6,9,11',
-  'FREQ=YEARLY;BYWEEKNO=54',
-  'FREQ=SECONDLY',
-  'FREQ=MINUTELY;COUNT=100000000',
-  'FREQ=DAILY;COUNT=999999999',
-  'FREQ=DAILY;UNTIL=99991231T235959Z',
-  `FREQ=HOURLY;BYMINUTE=${Array.from({ length: 60 }, (_, i) => i).join(',')}`,
-  'FREQ=WEEKLY;BYDAY=99MO',
-  'FREQ=DAILY;BYSETPOS=1',
-  'FREQ=DAILY\r\nATTACH:x',
-  ';;;;',
-  'RRULE:RRULE:FREQ=DAILY',
-];
-
-const QUERIES: readonly [string, Readonly<Record<string, string>>][] = [
-  [
-    '/api/price',
-    { store: 's001', item: 'Q100181', at: '2026-12-01T09:00', group: 'members', around: 'week' },
-  ],
-  ['/api/price/across', { item: 'Q100181', at: '2026-12-01T09:00', group: 'members', stores: 's001' }],
-  ['/api/items', { q: 'sun' }],
-  ['/api/promotions', { stores: 's001' }],
-  ['/api/promotions.ics', { stores: 's001' }],
-  ['/api/promotions/calendar', { by: 'group' }],
-  ['/api/promotions/touching', { code: 'Q100181' }],
-  [
-    '/api/stockroom/items',
-    {
-      q: 'x',
-      sort: 'name',
-      offset: '0',
-      limit: '10',
-      rule: '{"all":true}',
-      store: 's001',
-      at: '2026-12-01T09:00',
-    },
-  ],
-  ['/api/stockroom/prices/file', { kind: 'csv', q: 'sun' }],
-  ['/today', { where: 's001', at: '2026-12-01T09:00', for: 'members' }],
-  ['/check', { where: 'group:city', at: '2026-12-01T09:00', item: 'Q100181' }],
-  ['/plan/new', { kind: 'combo', copy: 'face-week', template: '1' }],
-  ['/sign-in', { next: '/today', why: 'no-stores' }],
-];
-
-const PATHS = [
-  '/api/promotions/',
-  '/api/stockroom/',
-  '/api/stockroom/items/',
-  '/api/templates/',
-  '/api/basket-checks/',
-  '/api/pictures/',
-  '/plan/',
-  '/stockroom/item/',
-  '/stockroom/store/',
-  '/stockroom/set/',
-  '/stockroom/',
-];
+import { type OddAskers, PATHS, QUERIES, targets, wholePromotion } from './odd-targets.ts';
+import { ODD_LANGUAGES, ODD_RULES, ODD_TEXTS, ODD_VALUES } from './odd-values.ts';
 
 /** No question of another person is to wait for longer. */
 const WANTED = 250;
@@ -132,20 +12,21 @@ interface Tried {
 
 /** Every odd value in every place, one after another in four rows; what fails on our side is told. */
 export async function tryOddInputs(origin: string): Promise<string[]> {
-  const viewer = await asker(origin, 'odile');
-  const planner = await asker(origin, 'ines');
-  const other = await asker(origin, 'rufus');
+  const [viewer, planner, approver, administrator, other] = (await Promise.all(
+    ['odile', 'ines', 'rufus', 'basil', 'tove'].map((name) => asker(origin, name)),
+  )) as [Asker, Asker, Asker, Asker, Asker];
+  const askers = { viewer, planner, approver, administrator };
   const { promotion } = JSON.parse((await planner.ask('/api/promotions/face-week')).text);
   // Each page and each thread once, as on any morning: the first question to a program that has just begun is another matter.
   for (let round = 0; round < 3; round++)
     for (const [path, query] of QUERIES) await viewer.ask(`${path}?${new URLSearchParams(query)}`);
-  const requests = [...queries(viewer), ...paths(viewer), ...bodies(viewer, planner, promotion)];
+  const requests = [...queries(viewer), ...paths(viewer), ...languages(viewer), ...bodies(askers, promotion)];
   const now = new Set<string>();
   const slow: string[] = [];
   const { value: tried, ...others } = await beside(
     other,
     () => inRows(requests, 4, now),
-    undefined,
+    '/api/price?store=s001&item=Q100181&at=2026-12-01T09:00',
     (took) => took > WANTED && slow.push(`${ms(took)} beside ${[...now].join(' | ')}`),
   );
   const failed = tried.filter(({ answer: { status } }) => status === 0 || status >= 500);
@@ -188,6 +69,15 @@ function queries(person: Asker): Request[] {
   );
 }
 
+function languages(person: Asker): Request[] {
+  return ODD_LANGUAGES.flatMap((language) =>
+    ['/today', '/api/promotions/face-week'].map((path) => ({
+      what: `GET ${path} in ${shortened(language)}`,
+      run: () => person.ask(path, { headers: { 'accept-language': language } }),
+    })),
+  );
+}
+
 function paths(person: Asker): Request[] {
   return PATHS.flatMap((path) =>
     ODD_TEXTS.flatMap((odd) =>
@@ -199,87 +89,9 @@ function paths(person: Asker): Request[] {
   );
 }
 
-function bodies(viewer: Asker, planner: Asker, promotion: object): Request[] {
-  const whole = {
-    ...promotion,
-    id: 'odd',
-    notes: 'x',
-    channels: ['till'],
-    codes: ['A'],
-    who: { groups: ['members'] },
-    when: {
-      from: '2027-03-01T09:00',
-      to: '2027-06-01T20:00',
-      windows: [{ days: ['mon'], from: '09:00', to: '12:00' }],
-      except: ['2027-04-01'],
-      repeat: { rrule: 'FREQ=WEEKLY', duration: 'P1D' },
-    },
-  };
-  const basket = {
-    store: 's001',
-    at: '2026-12-01T09:00',
-    codes: ['A'],
-    payment: 'card',
-    delivery: { way: 'post', charge: '4.90' },
-    lines: [{ sku: 'Q100181', quantity: 2 }],
-  };
-  const targets: [string, Asker, string, object][] = [
-    ['POST', viewer, '/api/promotions/preview', { promotion: whole, store: 's001' }],
-    ['POST', planner, '/api/promotions', { promotion: whole }],
-    ['PUT', planner, '/api/promotions/face-week', { promotion: whole, revision: 1 }],
-    ['PATCH', planner, '/api/promotions/face-week', { status: 'paused', revision: 1 }],
-    ['POST', viewer, '/api/basket', basket],
-    [
-      'POST',
-      viewer,
-      '/api/selection',
-      {
-        of: 'items',
-        rule: { allOf: [{ node: 'face' }, { not: { brand: 'x' } }] },
-        text: '',
-        store: 's001',
-        at: '2026-12-01T09:00',
-      },
-    ],
-    [
-      'POST',
-      planner,
-      '/api/stockroom/items',
-      {
-        edits: [{ key: 'Q100181', cells: { name: 'x', cost: '1.00', gtin: '', weight: '1' }, was: {} }],
-        drops: ['none'],
-      },
-    ],
-    [
-      'PUT',
-      planner,
-      '/api/stockroom/itemSets/summer',
-      { entry: { id: 'summer', name: 'x', rule: { all: true } }, was: null },
-    ],
-    [
-      'POST',
-      planner,
-      '/api/promotions/many',
-      { ids: ['face-week'], action: 'move', days: 7, store: 's001', dry: true },
-    ],
-    ['PUT', planner, '/api/drafts/odd', { draft: { a: 1 }, revision: 1 }],
-    ['POST', planner, '/api/templates', { name: 'x', promotion: whole }],
-    [
-      'POST',
-      planner,
-      '/api/basket-checks',
-      { name: 'x', basket, moment: { next: 'sat', time: '10:00' }, atMost: '3.00' },
-    ],
-    [
-      'POST',
-      viewer,
-      '/api/files/write',
-      { name: 'x', kind: 'csv', columns: [{ field: 'a', title: 'A', kind: 'text' }], rows: [{ a: 'b' }] },
-    ],
-    ['POST', viewer, '/api/sign-in', { email: 'a@x.example', password: 'b' }],
-    ['POST', viewer, '/api/items', { codes: ['Q100181'] }],
-  ];
-  const leaves = targets.flatMap(([method, person, path, body]) =>
+function bodies(askers: OddAskers, promotion: object): Request[] {
+  const whole = wholePromotion(promotion);
+  const leaves = targets(askers, whole).flatMap(([method, person, path, body]) =>
     placesIn(body).flatMap((place) =>
       ODD_VALUES.map((odd) => ({
         what: `${method} ${path} /${place.join('/')}=${shortened(JSON.stringify(odd) ?? '')}`,
@@ -291,7 +103,7 @@ function bodies(viewer: Asker, planner: Asker, promotion: object): Request[] {
     ['/api/promotions/preview', '/api/promotions'].map((path) => ({
       what: `POST ${path} ${rrule.slice(0, 60)}`,
       run: () =>
-        planner.send(
+        askers.planner.send(
           'POST',
           path,
           put({ promotion: whole }, ['promotion', 'when', 'repeat', 'rrule'], rrule),

@@ -4,7 +4,7 @@ const TAG = /^([a-z]{2,3})(-[a-z]{4})?(-(?:[a-z]{2}|\d{3}))?$/i;
 /**
  * The language that a reader asks for first and that this machine can write in.
  * @param header `Accept-Language` (RFC 9110, 12.5.4)
- * @returns a BCP 47 tag; "en" where none is asked for, or none that is known.
+ * @returns a BCP 47 tag, one of the some hundred that this machine tells apart; "en" where none is asked for, or none that is known.
  */
 export function readerLanguage(header: string | null): string {
   const asked = (header ?? '')
@@ -19,7 +19,8 @@ export function readerLanguage(header: string | null): string {
     .sort((a, b) => b.weight - a.weight || a.i - b.i);
   for (const { tag } of asked) {
     const [known] = Intl.DateTimeFormat.supportedLocalesOf(tag);
-    if (known) return known;
+    // Resolved, as "de" of a country it does not know is one of endlessly many tags that are written alike.
+    if (known) return new Intl.DateTimeFormat(known).resolvedOptions().locale;
   }
   return 'en';
 }

@@ -93,8 +93,16 @@ describe('the language of a reader', () => {
     [null, 'en'],
     ['fr;q=0, pl', 'pl'],
     ['EN-us', 'en-US'],
+    ['de-AQ', 'de'],
+    ['de-Latn-AA, fr', 'de'],
     ['../../etc, <script>', 'en'],
   ])('of "%s" is %s', (header, language) => {
     expect(readerLanguage(header)).toBe(language);
+  });
+
+  it('is one of few, however many are asked for', () => {
+    const letters = 'abcdefghijklmnopqrstuvwxyz'.split('');
+    const countries = letters.flatMap((a) => letters.map((b) => a + b));
+    expect(new Set(countries.map((country) => readerLanguage(`pt-${country}`))).size).toBeLessThan(20);
   });
 });

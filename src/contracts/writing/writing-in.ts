@@ -22,8 +22,7 @@ const FIELDS: Readonly<Record<string, WritingField>> = {
 /** 5 January 2026 was a Monday; 9:05 shows whether hours have one digit or two. */
 const at = (month: number, day: number, hour: number): Date => new Date(Date.UTC(2026, month, day, hour, 5));
 
-/** So many languages are kept ready: to ask for one takes some milliseconds. */
-const KEPT = 64;
+/** To ask for a language takes some milliseconds; `readerLanguage` knows some hundred. */
 const kept = new Map<string, Writing>([[HOUSE_WRITING.language, HOUSE_WRITING]]);
 
 /**
@@ -32,7 +31,7 @@ const kept = new Map<string, Writing>([[HOUSE_WRITING.language, HOUSE_WRITING]])
  */
 export function writingIn(language: string): Writing {
   const known = kept.get(language) ?? asked(language);
-  if (kept.size < KEPT) kept.set(language, known);
+  kept.set(language, known);
   return known;
 }
 
