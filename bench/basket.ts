@@ -3,9 +3,9 @@ import { parseBasket, parsePlan } from '../src/contracts/index.ts';
 import { gainsAhead } from '../src/core/assignment/best-run.ts';
 import { biggestFirst, noMultipliers } from '../src/core/assignment/incumbent.ts';
 import { commonOrder, unrollAll } from '../src/core/assignment/reading-order.ts';
-import { ringBasket, ringingOf } from '../src/core/basket/index.ts';
-import { offersInBasket } from '../src/core/basket/offers/offers-in-basket.ts';
 import { type CompiledPlan, compile } from '../src/core/price-book/index.ts';
+import { ringBasket, ringingOf } from '../src/core/receipt/index.ts';
+import { offersInBasket } from '../src/core/receipt/offers-in-basket.ts';
 import { solved } from '../tests/oracle/solver.ts';
 import {
   adversarialPlan,

@@ -1,5 +1,5 @@
 import { idInAddress } from '../src/contracts/index.ts';
-import type { ReceiptDocument } from '../src/core/basket/index.ts';
+import type { ReceiptDocument } from '../src/core/receipt/index.ts';
 import { document, escapeHtml } from './page.ts';
 import type { BasketAnswer, RungBasket } from './ring-basket.ts';
 import type { TillState } from './till.ts';

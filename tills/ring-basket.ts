@@ -1,13 +1,14 @@
 import { parseBasket } from '../src/contracts/index.ts';
+import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
+import { pictureOf } from '../src/core/offer/index.ts';
+import { describeFault } from '../src/core/plan/index.ts';
+import type { CompiledPlan } from '../src/core/price-book/index.ts';
 import {
   type BasketDocument,
   type ReceiptDocument,
   receiptDocument,
   ringBasket,
-} from '../src/core/basket/index.ts';
-import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
-import { describeFault } from '../src/core/plan/index.ts';
-import type { CompiledPlan } from '../src/core/price-book/index.ts';
+} from '../src/core/receipt/index.ts';
 
 /** A basket as it is put before a till; the till itself says where and when. */
 export type TillBasket = Omit<BasketDocument, 'store' | 'at' | 'terminal' | 'channel'>;
@@ -49,9 +50,10 @@ export function ringWhole(compiled: CompiledPlan, place: TillPlace, raw: unknown
       receipt,
       labels: Object.fromEntries(promotions.map(({ id, label, name }) => [id, label.default ?? name])),
       pictures: Object.fromEntries(
-        promotions.flatMap(({ id, offer }) =>
-          offer.kind === 'combo' && offer.picture !== null ? [[id, offer.picture]] : [],
-        ),
+        promotions.flatMap(({ id, offer }) => {
+          const picture = pictureOf(offer);
+          return picture === null ? [] : [[id, picture]];
+        }),
       ),
       names: Object.fromEntries(
         items.filter(({ sku }) => named.has(sku)).map(({ sku, name }) => [sku, name]),

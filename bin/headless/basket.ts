@@ -1,9 +1,9 @@
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { parseBasket } from '../../src/contracts/index.ts';
-import { receiptDocument, ringBasket } from '../../src/core/basket/index.ts';
 import { describeFault } from '../../src/core/plan/index.ts';
 import { type CompiledPlan, compile } from '../../src/core/price-book/index.ts';
+import { receiptDocument, ringBasket } from '../../src/core/receipt/index.ts';
 import { readArguments, refuse } from './arguments.ts';
 import { readPlanFile } from './plan-file.ts';
 

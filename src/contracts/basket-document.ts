@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import type { BasketDocument } from '../core/basket/index.ts';
-import { type ReadBasket, readBasket } from '../core/basket/index.ts';
 import type { CompiledPlan } from '../core/price-book/index.ts';
+import type { BasketDocument } from '../core/receipt/index.ts';
+import { type ReadBasket, readBasket } from '../core/receipt/index.ts';
 import { shape } from './shape.ts';
 
 const text = Joi.string().min(1).max(200);

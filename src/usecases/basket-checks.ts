@@ -12,7 +12,6 @@ import {
   parseBasket,
   sees,
 } from '../contracts/index.ts';
-import { ringBasket } from '../core/basket/index.ts';
 import {
   dayNumber,
   dayOf,
@@ -25,6 +24,7 @@ import {
 import { type Currency, formatAmount, minorUnits, parseAmount } from '../core/money/index.ts';
 import { describeFault, type StoreDocument } from '../core/plan/index.ts';
 import type { CompiledPlan } from '../core/price-book/index.ts';
+import { ringBasket } from '../core/receipt/index.ts';
 import type { BasketCheckStore, StoredBasketCheck } from './basket-check-store.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 

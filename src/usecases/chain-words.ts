@@ -1,4 +1,5 @@
 import { type ChainWords, done, failed, may, type Outcome, type Person } from '../contracts/index.ts';
+import { waysNamedBy } from '../core/offer/index.ts';
 import type { ConditionsDocument, PlanDocument } from '../core/plan/index.ts';
 
 /** Port: the words that the chain keeps for what a till tells of a basket. */
@@ -24,7 +25,7 @@ export function knownWords(kept: ChainWords, { promotions, stores }: PlanDocumen
   const all = (key: keyof ChainWords, more: readonly string[] = []) => [
     ...new Set([...kept[key], ...asked.flatMap((one) => one[key] ?? []), ...more]),
   ];
-  const ways = promotions.flatMap(({ offer }) => (offer.kind === 'deliveryReward' ? (offer.ways ?? []) : []));
+  const ways = promotions.flatMap(({ offer }) => waysNamedBy(offer));
   return {
     payments: all('payments'),
     deliveries: all('deliveries', ways),

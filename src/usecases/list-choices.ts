@@ -1,4 +1,5 @@
 import type { Choices, Person } from '../contracts/index.ts';
+import { isBasketReward } from '../core/offer/index.ts';
 import type { PlanDocument } from '../core/plan/index.ts';
 import { type ChainWordsStore, knownWords } from './chain-words.ts';
 import type { PlanBook } from './plan-store.ts';
@@ -34,7 +35,7 @@ export async function listChoices(
     // Regions of the chain are none of a store's people.
     words: knownWords(person.stores === null ? kept : { ...kept, regions: [] }, document),
     rewards: document.promotions
-      .filter(({ offer }) => offer.kind === 'basketReward')
+      .filter(({ offer }) => isBasketReward(offer))
       .map(({ id, name }) => ({ id, name }))
       .sort((a, b) => a.name.localeCompare(b.name)),
     channels: sorted([...ALWAYS_THERE, ...document.promotions.flatMap(({ channels }) => channels ?? [])]),

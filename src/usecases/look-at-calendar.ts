@@ -6,7 +6,7 @@ import {
   sees,
   writingOf,
 } from '../contracts/index.ts';
-import type { ItemRule, PromotionDocument } from '../core/plan/index.ts';
+import { itemRulesIn, type PromotionDocument } from '../core/plan/index.ts';
 import { compileItemRule, storesOf } from '../core/selection/index.ts';
 import { namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook, PromotionStore, StoredPromotion } from './plan-store.ts';
@@ -100,9 +100,10 @@ function departmentLanes({ document, compiled }: CurrentPlan): Lanes {
     nowhere: 'No goods yet',
     all,
     of({ offer }) {
-      const rules = rulesOf(offer as unknown as Record<string, unknown>);
       const found = new Set<string>();
-      for (const rule of rules) {
+      for (const { rule, at } of itemRulesIn(offer)) {
+        // What a worksheet was made of is among its goods.
+        if (at.includes('worksheet')) continue;
         const selection = compileItemRule(rule, compiled.catalogue, compiled.plan.currency);
         compiled.catalogue.items.forEach((item, index) => {
           const price = item.prices.chain[0]?.price ?? null;
@@ -112,13 +113,4 @@ function departmentLanes({ document, compiled }: CurrentPlan): Lanes {
       return all.map(({ id }) => id).filter((id) => found.has(id));
     },
   };
-}
-
-/** The rules on goods of an offer of any kind. */
-function rulesOf(offer: Record<string, unknown>): ItemRule[] {
-  const parts = [offer, offer.get, ...((offer.buy ?? offer.slots ?? []) as unknown[])];
-  return parts.flatMap((part) => {
-    const rule = (part as { items?: ItemRule } | undefined)?.items;
-    return rule ? [rule] : [];
-  });
 }

@@ -1,5 +1,6 @@
 import { type ItemView, type Person, sees } from '../contracts/index.ts';
 import { parseMoment } from '../core/calendar/index.ts';
+import { giftOf } from '../core/offer/index.ts';
 import type { ItemDocument, PlanDocument } from '../core/plan/index.ts';
 import type { CompiledOffer } from '../core/price-book/index.ts';
 import { compileItemRule, type ItemSelection, storesOf } from '../core/selection/index.ts';
@@ -48,8 +49,7 @@ function touchingItem(current: CurrentPlan, item: ItemDocument, index: number): 
 }
 
 /** A gift is touched by the deal that gives it. */
-const gives = ({ promotion: { offer } }: CompiledOffer, sku: string): boolean =>
-  offer.kind === 'freeGoods' && offer.gift === sku;
+const gives = ({ promotion: { offer } }: CompiledOffer, sku: string): boolean => giftOf(offer) === sku;
 
 /** The ids of the promotions that touch the item of a number or barcode; none where nobody knows it. */
 export async function findTouching(

@@ -9,12 +9,12 @@ import {
   sees,
   writingOf,
 } from '../contracts/index.ts';
-import { type Basket, readBasket, ringBasket } from '../core/basket/index.ts';
 import { formatMoment } from '../core/calendar/index.ts';
 import { type DealConsequences, type DealStep, dealConsequences } from '../core/deal-consequences/index.ts';
 import { formatAmount, formatThousandths, type MinorUnits, minorUnits } from '../core/money/index.ts';
 import { type PromotionDocument, readPromotion } from '../core/plan/index.ts';
 import { apply, type BasketOfferPromotion } from '../core/price-book/index.ts';
+import { type Basket, readBasket, ringBasket } from '../core/receipt/index.ts';
 import { type Names, namesOf, promotionText } from '../core/sentence/index.ts';
 import type { CurrentPlan, PlanBook } from './plan-store.ts';
 import { readPromotionInput } from './save-promotion.ts';

@@ -9,14 +9,14 @@ import {
   type TrialBasket,
   writingOf,
 } from '../contracts/index.ts';
+import type { CompiledPlan } from '../core/price-book/index.ts';
 import {
   type Basket,
   type BasketDocument,
   type Receipt,
   ringBasket,
   secondBest,
-} from '../core/basket/index.ts';
-import type { CompiledPlan } from '../core/price-book/index.ts';
+} from '../core/receipt/index.ts';
 import { namesOf } from '../core/sentence/index.ts';
 import type { PlanBook } from './plan-store.ts';
 import { seenBy } from './sight.ts';

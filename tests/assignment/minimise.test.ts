@@ -8,9 +8,9 @@ import { arcsOf, type LayeredGraph } from '../../src/core/assignment/layered-gra
 import { minimise } from '../../src/core/assignment/minimise.ts';
 import { rememberingAutomaton } from '../../src/core/assignment/remembering.ts';
 import { mostGain, unroll } from '../../src/core/assignment/unroll.ts';
-import { ringingOf } from '../../src/core/basket/index.ts';
-import type { OfferInBasket } from '../../src/core/basket/offers/offer-in-basket.ts';
-import { offersInBasket } from '../../src/core/basket/offers/offers-in-basket.ts';
+import type { OfferInBasket } from '../../src/core/offer/index.ts';
+import { ringingOf } from '../../src/core/receipt/index.ts';
+import { offersInBasket } from '../../src/core/receipt/offers-in-basket.ts';
 import { generatedBasket } from '../oracle/generated-baskets.ts';
 import { basketOf, compiledOf } from '../plans/basket-plan.ts';
 

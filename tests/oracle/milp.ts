@@ -1,7 +1,7 @@
 import { byFalling } from '../../src/core/assignment/contender.ts';
 import { SKIP } from '../../src/core/assignment/layered-graph.ts';
 import { unroll } from '../../src/core/assignment/unroll.ts';
-import type { OfferInBasket } from '../../src/core/basket/offers/offer-in-basket.ts';
+import type { OfferInBasket } from '../../src/core/offer/index.ts';
 
 /**
  * The choice of applications as a mixed-integer program in LP format, for a solver that knows nothing of our search:

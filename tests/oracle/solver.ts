@@ -1,5 +1,5 @@
 import loadHighs from 'highs';
-import type { OfferInBasket } from '../../src/core/basket/offers/offer-in-basket.ts';
+import type { OfferInBasket } from '../../src/core/offer/index.ts';
 import { milpOf } from './milp.ts';
 
 const highs = await loadHighs();

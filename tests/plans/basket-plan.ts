@@ -1,12 +1,12 @@
 import { parseBasket, parsePlan } from '../../src/contracts/index.ts';
+import { describeFault, type PlanDocument, type PromotionDocument } from '../../src/core/plan/index.ts';
+import { type CompiledPlan, compile } from '../../src/core/price-book/index.ts';
 import {
   type BasketDocument,
   type ReceiptDocument,
   receiptDocument,
   ringBasket,
-} from '../../src/core/basket/index.ts';
-import { describeFault, type PlanDocument, type PromotionDocument } from '../../src/core/plan/index.ts';
-import { type CompiledPlan, compile } from '../../src/core/price-book/index.ts';
+} from '../../src/core/receipt/index.ts';
 
 /** A plan of one store in which each item is named by what it is: `items` gives prices by SKU. */
 export function basketPlan(

@@ -1,5 +1,5 @@
-import type { BasketDocument } from '../../core/basket/index.ts';
 import type { Weekday } from '../../core/calendar/index.ts';
+import type { BasketDocument } from '../../core/receipt/index.ts';
 
 /** A basket of the open format, whose moment is said apart. */
 export type CheckedBasketDocument = Omit<BasketDocument, 'at'>;

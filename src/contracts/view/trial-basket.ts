@@ -1,4 +1,4 @@
-import type { ReceiptDocument } from '../../core/basket/index.ts';
+import type { ReceiptDocument } from '../../core/receipt/index.ts';
 
 /** A basket as the till would ring it, with the words that a screen needs beside the receipt. */
 export interface TrialBasket {

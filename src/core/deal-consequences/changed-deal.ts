@@ -1,6 +1,6 @@
-import { ringBasket } from '../basket/index.ts';
 import type { MinorUnits } from '../money/index.ts';
 import { apply, type BasketOfferPromotion, type CompiledPlan } from '../price-book/index.ts';
+import { ringBasket } from '../receipt/index.ts';
 import { dealConsequences } from './deal-consequences.ts';
 import type { SampleBasket } from './sample-baskets.ts';
 

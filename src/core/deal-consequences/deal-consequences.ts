@@ -1,8 +1,8 @@
-import type { Basket } from '../basket/index.ts';
-import { ringingOf } from '../basket/index.ts';
 import type { Instant } from '../calendar/index.ts';
 import { firstMoment } from '../consequences/index.ts';
 import { apply, type BasketOfferPromotion, type CompiledPlan } from '../price-book/index.ts';
+import type { Basket } from '../receipt/index.ts';
+import { ringingOf } from '../receipt/index.ts';
 import { dealGoods } from './deal-goods.ts';
 import { type DealStep, dealStep } from './deal-steps.ts';
 import { type DealWarning, dealWarnings } from './deal-warnings.ts';

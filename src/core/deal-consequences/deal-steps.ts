@@ -1,8 +1,8 @@
-import { type Basket, type Receipt, ringBasket } from '../basket/index.ts';
 import { breakEven, costUnder, marginOf } from '../consequences/index.ts';
 import { type MinorUnits, minorUnits } from '../money/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
+import { type Basket, type Receipt, ringBasket } from '../receipt/index.ts';
 import type { SampleBasket } from './sample-baskets.ts';
 
 /** What a deal, with nothing else beside it, makes of a sample basket. */

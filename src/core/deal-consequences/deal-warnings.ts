@@ -1,9 +1,10 @@
-import type { Plan, Promotion } from '../plan/index.ts';
+import { giftOf } from '../offer/index.ts';
+import type { BasketOffer, Plan } from '../plan/index.ts';
 import { type CompiledOffer, type CompiledPlan, priceAt, type Situation } from '../price-book/index.ts';
+import { judgedRoom } from '../receipt/index.ts';
 import { type Good, sellsAny } from './deal-goods.ts';
 import { shelfWarnings } from './deal-price.ts';
 import type { DealStep } from './deal-steps.ts';
-import { tiersThatGiveNoMore } from './tiers-that-give-no-more.ts';
 
 /** What somebody should look at before a deal goes out. Amounts in minor units. */
 export type DealWarning =
@@ -41,7 +42,7 @@ export function dealWarnings(looked: Looked): DealWarning[] {
     ...partWarnings(looked),
     ...giftWarnings(looked),
     ...shelfWarnings(offer, looked.parts),
-    ...tiersThatGiveNoMore(offer, looked.parts[0] ?? []),
+    ...tierWarnings(offer, looked.parts[0] ?? []),
     ...marginWarnings(looked.steps, looked.compiled.plan),
   ];
 }
@@ -58,14 +59,25 @@ function partWarnings({ compiled, deal, situation, stores, parts }: Looked): Dea
 }
 
 function giftWarnings({ compiled, deal, situation, stores }: Looked): DealWarning[] {
-  const { offer }: Promotion = deal.promotion;
-  if (offer.kind !== 'freeGoods' || offer.gift === null) return [];
-  const { gift } = offer;
+  const gift = giftOf(deal.promotion.offer);
+  if (gift === null) return [];
   const { at, shopper } = situation;
   const without = stores.filter(
     (store) => priceAt(compiled, { sku: gift, store, at, shopper }).kind === 'problem',
   );
   return without.length === 0 ? [] : [{ code: 'gift-not-carried', gift, stores: without }];
+}
+
+/** Tiers by which nobody gets more than by the one before, whatever the goods: they overlap in effect. */
+function tierWarnings(offer: BasketOffer, goods: readonly Good[]): DealWarning[] {
+  const tags = goods.map(({ tag }) => tag);
+  const idle = judgedRoom(offer).idleTiers?.(offer, tags) ?? [];
+  if (!('tiers' in offer)) return [];
+  return idle.map((i) => ({
+    code: 'never-reached',
+    tier: offer.tiers[i]!.atLeast,
+    before: offer.tiers[i - 1]!.atLeast,
+  }));
 }
 
 function marginWarnings(steps: readonly DealStep[], { policy: { marginFloor } }: Plan): DealWarning[] {

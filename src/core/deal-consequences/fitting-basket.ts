@@ -1,9 +1,9 @@
-import type { Basket } from '../basket/index.ts';
 import type { Instant } from '../calendar/index.ts';
 import { shopperFor, terminalFor } from '../consequences/index.ts';
 import type { MinorUnits } from '../money/index.ts';
-import type { Conditions, Promotion, StoreDocument } from '../plan/index.ts';
+import { type Conditions, type Promotion, roomOf, type StoreDocument } from '../plan/index.ts';
 import { type CompiledPlan, DEFAULT_CHANNEL } from '../price-book/index.ts';
+import type { Basket } from '../receipt/index.ts';
 
 /** What delivery is taken to cost where a deal on it is looked at, in whole units of money. */
 const ORDINARY_CHARGE = 5;
@@ -51,9 +51,9 @@ function deliveryFor(
   { offer }: Promotion,
   conditions: Conditions | null,
 ): Basket['delivery'] {
-  const ways = offer.kind === 'deliveryReward' ? offer.ways : null;
-  const way = ways?.[0] ?? conditions?.deliveries?.[0];
-  if (way === undefined && offer.kind !== 'deliveryReward') return null;
+  const onDelivery = roomOf(offer).over === 'delivery';
+  const way = ('ways' in offer ? offer.ways?.[0] : undefined) ?? conditions?.deliveries?.[0];
+  if (way === undefined && !onDelivery) return null;
   return {
     way: way ?? 'delivery',
     charge: (ORDINARY_CHARGE * 10 ** plan.currency.exponent) as MinorUnits,

@@ -1,4 +1,5 @@
 import { barOf, type CompiledOffer, type CompiledPlan, type Situation } from '../price-book/index.ts';
+import { isUnitOffer } from '../receipt/index.ts';
 import type { Good } from './deal-goods.ts';
 
 /** Another live offer that wants some of the same units. */
@@ -30,5 +31,4 @@ export function rivalsOf(
     .sort((a, b) => b.items - a.items || (a.promotion < b.promotion ? -1 : 1));
 }
 
-const wantsUnits = ({ promotion: { offer } }: CompiledOffer): boolean =>
-  offer.kind !== 'basketReward' && offer.kind !== 'deliveryReward';
+const wantsUnits = ({ promotion: { offer } }: CompiledOffer): boolean => isUnitOffer(offer);

@@ -1,4 +1,5 @@
-import type { Promotion } from '../plan/index.ts';
+import type { BasketOfferPromotion } from '../price-book/index.ts';
+import { judgedRoom } from '../receipt/index.ts';
 import type { Good } from './deal-goods.ts';
 
 export const PICKS = ['cheapest', 'middle', 'dearest', 'mixed'] as const;
@@ -21,42 +22,19 @@ const MOST_UNITS = 500;
  * Baskets that show a deal at each of its steps, with the goods in the middle of its prices, or at one step with the
  * cheapest, the middle and the dearest of them. Empty where the store sells nothing of a part.
  */
-export function sampleBaskets({ offer }: Promotion, parts: Parts): SampleBasket[] {
+export function sampleBaskets({ offer }: BasketOfferPromotion, parts: Parts): SampleBasket[] {
   if (parts.some((goods) => goods.length === 0)) return [];
+  const trial = judgedRoom(offer).trials(offer);
+  if (trial.of === 'parts') return picked(parts, trial.counts);
   const [goods] = parts as readonly [readonly Good[]];
   const middle = goodAt(goods, 'middle', 0);
-  const steps = (counts: readonly number[]) => counts.map((count) => basket('middle', [[middle, count]]));
-  switch (offer.kind) {
-    case 'quantityBreak':
-      return steps([1, ...offer.tiers.map(({ atLeast }) => atLeast).filter((count) => count > 1)]);
-    case 'freeGoods': {
-      const first = Math.ceil(offer.minimum / offer.every) * offer.every;
-      return steps([first, first + offer.every, first + 2 * offer.every]);
-    }
-    case 'basketReward':
-      return steps(offer.tiers.map(({ atLeast }) => unitsFor(offer.threshold, atLeast, middle)));
-    case 'deliveryReward':
-      return steps([offer.subtotal === null ? 1 : unitsFor('subtotal', offer.subtotal, middle)]);
-    case 'bundle':
-      return picked(parts, [offer.take]);
-    case 'rewardUnit':
-      return picked(parts, [offer.take]);
-    case 'combo':
-      return picked(
-        parts,
-        offer.slots.map(({ quantity }) => quantity),
-      );
-    case 'buyAndGet':
-      return picked(parts, [...offer.buy.map(({ quantity }) => quantity), offer.get.quantity]);
-    case 'priceChange':
-      return [];
-  }
+  const counts =
+    trial.of === 'units' ? trial.counts : trial.amounts.map((amount) => unitsWorth(amount, middle));
+  return counts.map((count) => basket('middle', [[middle, count]]));
 }
 
-function unitsFor(threshold: 'subtotal' | 'units', atLeast: number, { tag }: Good): number {
-  const units = threshold === 'units' ? atLeast : Math.ceil(atLeast / Math.max(1, tag));
-  return Math.min(MOST_UNITS, Math.max(1, units));
-}
+const unitsWorth = (amount: number, { tag }: Good): number =>
+  Math.min(MOST_UNITS, Math.max(1, Math.ceil(amount / Math.max(1, tag))));
 
 /** So many units of each part: all the cheapest, the middle, the dearest, and one of each in turn. */
 function picked(parts: Parts, counts: readonly number[]): SampleBasket[] {

@@ -1,6 +1,6 @@
-import { type Basket, ringBasket } from '../basket/index.ts';
 import { halfAwayFromZero, type MinorUnits, minorUnits, ratio } from '../money/index.ts';
 import { type CompiledPlan, DEFAULT_CHANNEL, type PriceQuestion } from '../price-book/index.ts';
+import { type Basket, ringBasket } from '../receipt/index.ts';
 
 /** What so many units of one item come to, with nothing else in the basket. */
 export interface LadderStep {

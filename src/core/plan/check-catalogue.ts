@@ -1,7 +1,12 @@
 import { isTimeZone } from '../calendar/index.ts';
-import type { CheckContext } from './check-context.ts';
-import { checkRounding } from './check-rounding.ts';
-import { checkItemRule, checkStoreRule, groupsNamedBy, setsNamedBy } from './check-rule.ts';
+import type { CheckContext } from '../checking/index.ts';
+import {
+  checkItemRule,
+  checkRounding,
+  checkStoreRule,
+  groupsNamedBy,
+  setsNamedBy,
+} from '../checking/index.ts';
 import { checkWindow } from './check-when.ts';
 import { idsOnCycles } from './cycle.ts';
 import type { ItemDocument } from './document.ts';

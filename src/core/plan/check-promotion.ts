@@ -1,10 +1,9 @@
-import type { CheckContext } from './check-context.ts';
+import type { CheckContext, Fault } from '../checking/index.ts';
+import { checkStoreRule } from '../checking/index.ts';
 import { checkOffer } from './check-offer.ts';
-import { checkStoreRule } from './check-rule.ts';
 import { checkSupplierTerms } from './check-supplier-terms.ts';
 import { checkWhen } from './check-when.ts';
 import type { PromotionDocument } from './document.ts';
-import type { Fault } from './fault.ts';
 
 export function checkPromotion(
   promotion: PromotionDocument,
@@ -21,9 +20,6 @@ export function checkPromotion(
   });
   checkTerminals(promotion, path, context);
   if (promotion.supplier) checkSupplierTerms(promotion.supplier, [...path, 'supplier'], context);
-  if (promotion.alone && promotion.offer.kind === 'basketReward') {
-    context.fault([...path, 'alone'], 'a basket reward that is `alone`', '`combinesWith` in its offer');
-  }
   checkOffer(promotion, [...path, 'offer'], context);
 }
 

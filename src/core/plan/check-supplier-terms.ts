@@ -1,7 +1,6 @@
 import { parseLocalDate } from '../calendar/index.ts';
-import type { CheckContext } from './check-context.ts';
+import type { CheckContext, Fault } from '../checking/index.ts';
 import type { SupplierTermsDocument } from './document.ts';
-import type { Fault } from './fault.ts';
 
 /** A buying window that has a day in it, and costs that are amounts of known items. */
 export function checkSupplierTerms(

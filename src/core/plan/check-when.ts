@@ -6,8 +6,8 @@ import {
   parseTimeOfDay,
   parseWallTime,
 } from '../calendar/index.ts';
+import type { Fault } from '../checking/index.ts';
 import type { WhenDocument, WindowDocument } from './document.ts';
-import type { Fault } from './fault.ts';
 
 type Report = (path: Fault['path'], what: string, wanted: string) => void;
 const A_TIME = 'a wall time such as 2027-03-01T09:00, between 1900 and 2199';

@@ -1,9 +1,9 @@
+import type { Fault } from '../checking/index.ts';
+import { checkContext } from '../checking/index.ts';
 import { currencyOf } from '../money/index.ts';
 import { checkGoods, checkPlaces, unique } from './check-catalogue.ts';
-import { checkContext } from './check-context.ts';
 import { checkPromotion } from './check-promotion.ts';
 import type { PlanDocument } from './document.ts';
-import type { Fault } from './fault.ts';
 
 /**
  * The faults of a document whose shape is right: unknown references, cycles, bad money, impossible times …

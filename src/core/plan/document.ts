@@ -1,3 +1,6 @@
+import type { RoundingDocument } from '../money/index.ts';
+import type { OfferDocument, OfferDocuments } from './offers.ts';
+
 /**
  * The open plan document, version 1, as it stands in a file. docs/plan-format.md tells the meaning of each field.
  * Only plain JSON values; nothing here is checked yet beyond its shape.
@@ -107,10 +110,6 @@ export type StoreRule =
   | { anyOf: StoreRule[] }
   | { not: StoreRule };
 
-export type RoundingDocument =
-  | { step: Money; mode: 'nearest' | 'up' | 'down' }
-  | { endings: Money[]; per?: Money; mode: 'nearest' | 'up' | 'down' };
-
 export interface WindowDocument {
   days?: ('mon' | 'tue' | 'wed' | 'thu' | 'fri' | 'sat' | 'sun')[];
   from: string;
@@ -170,139 +169,8 @@ export interface PromotionDocument {
   offer: OfferDocument;
 }
 
-export type ValueDocument =
-  | { percentOff: number }
-  | { amountOff: Money }
-  | { amountOffEach: Money }
-  | { each: Money }
-  | { total: Money };
-
-export type Basis = 'base' | 'regular' | 'cost' | { priceList: string };
-export type FormulaDocument =
-  | ({ basis?: Basis } & (
-      | { percentOff: number }
-      | { amountOff: Money }
-      | { setTo: Money }
-      | { multiplyBy: string }
-    ))
-  | { addPercent: number }
-  | { marginOnPrice: number };
-
-export interface PriceChangeDocument {
-  kind: 'priceChange';
-  items: ItemRule;
-  formula?: FormulaDocument;
-  linePrices?: Record<string, Money>;
-  linePricesIn?: LinePricesInDocument[];
-  rounding?: RoundingDocument;
-  onTop?: boolean;
-  of?: 'running' | 'base';
-  mayRaise?: boolean;
-  /** How the line prices came about. Sets no price itself. */
-  worksheet?: WorksheetDocument;
-}
-
-/** Line prices of one zone or one store, exactly one of the two. */
-export interface LinePricesInDocument {
-  zone?: string;
-  store?: string;
-  prices: Record<string, Money>;
-}
-
-/** One pass over part of a worksheet's goods. A later pass overwrites what an earlier one made of the same line. */
-export interface PassDocument {
-  name?: string;
-  items: ItemRule;
-  formula: FormulaDocument;
-  rounding?: RoundingDocument;
-}
-
-export interface WorksheetDocument {
-  passes: PassDocument[];
-  /** Prices set by hand, over whatever a pass makes of the line; also of items that no pass selects. */
-  own?: Record<string, Money>;
-  /** The same in one zone or store alone, or, where neither is named, wherever an item has no price of a nearer place. */
-  ownIn?: LinePricesInDocument[];
-  /** Items that a pass selects and that are taken out all the same. */
-  removed?: string[];
-}
-
-export interface ConditionsDocument {
-  payments?: string[];
-  deliveries?: string[];
-  regions?: string[];
-  postcodes?: string[];
-  linkTags?: string[];
-  minWeight?: string;
-  maxWeight?: string;
-  minPastOrders?: number;
-  maxPastOrders?: number;
-  minLifetimeSpend?: Money;
-}
-
-interface Part {
-  items: ItemRule;
-  quantity: number;
-}
-
-export type OfferDocument =
-  | PriceChangeDocument
-  | {
-      kind: 'quantityBreak';
-      items: ItemRule;
-      count: 'item' | 'family' | 'set';
-      beyond?: boolean;
-      tiers: ({ atLeast: number } & ValueDocument)[];
-    }
-  | { kind: 'mixAndMatch'; items: ItemRule; take: number; value: ValueDocument }
-  | {
-      kind: 'mixAndMatch';
-      items: ItemRule;
-      take: number;
-      rewarded: number;
-      pick: 'cheapest' | 'dearest';
-      value: ValueDocument;
-    }
-  | { kind: 'mixAndMatch'; buy: Part[]; get: Part; notDearer?: boolean; value: ValueDocument }
-  | {
-      kind: 'combo';
-      slots: ({ name: string; each?: Money } & Part)[];
-      value?: ValueDocument;
-      extra?: Record<string, Money>;
-      /** What the till shows: the SHA-256 of a picture's bytes, in hexadecimal. */
-      picture?: string;
-    }
-  | {
-      kind: 'freeGoods';
-      items: ItemRule;
-      count: 'item' | 'family' | 'set';
-      minimum?: number;
-      every: number;
-      free: number;
-      parts: 'whole' | 'prorated';
-      gift?: string;
-      maxFree?: number;
-    }
-  | {
-      kind: 'basketReward';
-      items?: ItemRule;
-      conditions?: ConditionsDocument;
-      measure?: 'after' | 'before';
-      threshold: 'subtotal' | 'units';
-      tiers: ({ atLeast: Money | number } & ValueDocument)[];
-      maxDiscount?: Money;
-      combinesWith?: 'all' | 'none' | string[];
-      skipDiscounted?: boolean;
-    }
-  | {
-      kind: 'deliveryReward';
-      ways?: string[];
-      conditions?: ConditionsDocument & { subtotal?: Money };
-      maxItemWeight?: string;
-      value: { free: true } | { flat: Money } | { percentOff: number };
-    };
 /** A promotion that changes shelf prices. */
-export type PriceChangePromotionDocument = PromotionDocument & { offer: PriceChangeDocument };
+export type PriceChangePromotionDocument = PromotionDocument & { offer: OfferDocuments['priceChange'] };
 
 export const isPriceChange = (promotion: PromotionDocument): promotion is PriceChangePromotionDocument =>
   promotion.offer.kind === 'priceChange';

@@ -1,14 +1,7 @@
 import type { DayNumber, Schedule } from '../calendar/index.ts';
 import type { BasisPoints, Currency, MinorUnits, Rounding } from '../money/index.ts';
-import type {
-  ItemDocument,
-  ItemRule,
-  PlanDocument,
-  PromotionStatus,
-  StoreDocument,
-  StoreRule,
-} from './document.ts';
-import type { Offer } from './offer.ts';
+import type { ItemDocument, PlanDocument, PromotionStatus, StoreDocument, StoreRule } from './document.ts';
+import type { Offer } from './offers.ts';
 
 /** A plan document that has been checked, with money, dates and times as numbers. */
 export interface Plan {
@@ -56,34 +49,6 @@ export interface PriceList {
   readonly percent: BasisPoints | null;
   readonly rounding: Rounding | null;
   readonly prices: ReadonlyMap<string, MinorUnits>;
-}
-
-export type BasisKind = 'base' | 'regular' | 'cost' | { readonly priceList: string };
-export type Formula =
-  | { readonly kind: 'percentOff'; readonly basis: BasisKind; readonly percent: BasisPoints }
-  | { readonly kind: 'amountOff'; readonly basis: BasisKind; readonly amount: MinorUnits }
-  | { readonly kind: 'setTo'; readonly basis: BasisKind; readonly amount: MinorUnits }
-  /** A factor in millionths. */
-  | { readonly kind: 'multiplyBy'; readonly basis: BasisKind; readonly millionths: number }
-  | { readonly kind: 'addPercent'; readonly basis: 'cost'; readonly percent: BasisPoints }
-  | { readonly kind: 'marginOnPrice'; readonly basis: 'cost'; readonly percent: BasisPoints };
-
-/** Prices by sku: of single stores, of single zones, and for all the others. */
-export interface LinePrices {
-  readonly stores: ReadonlyMap<string, ReadonlyMap<string, MinorUnits>>;
-  readonly zones: ReadonlyMap<string, ReadonlyMap<string, MinorUnits>>;
-  readonly everywhere: ReadonlyMap<string, MinorUnits>;
-}
-
-export interface PriceChange {
-  readonly kind: 'priceChange';
-  readonly items: ItemRule;
-  readonly formula: Formula | null;
-  readonly linePrices: LinePrices;
-  readonly rounding: Rounding | null;
-  readonly onTop: boolean;
-  readonly ofBase: boolean;
-  readonly mayRaise: boolean;
 }
 
 export type Who =

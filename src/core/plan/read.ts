@@ -9,11 +9,17 @@ import {
   parseWallTime,
   type Schedule,
 } from '../calendar/index.ts';
-import { type BasisPoints, type Currency, currencyOf } from '../money/index.ts';
+import {
+  type BasisPoints,
+  type Currency,
+  currencyOf,
+  readAmount,
+  readAmounts,
+  readRounding,
+} from '../money/index.ts';
 import type {
   ItemDocument,
   PlanDocument,
-  PriceChangeDocument,
   PriceListDocument,
   PriceRowDocument,
   PromotionDocument,
@@ -21,19 +27,8 @@ import type {
   WhenDocument,
   WhoDocument,
 } from './document.ts';
-import type {
-  Item,
-  LinePrices,
-  Plan,
-  PriceChange,
-  PriceList,
-  PriceRow,
-  Promotion,
-  SupplierTerms,
-  Who,
-} from './model.ts';
-import { readAmount, readAmounts, readFormula, readRounding } from './read-money.ts';
-import { readBasketOffer } from './read-offer.ts';
+import type { Item, Plan, PriceList, PriceRow, Promotion, SupplierTerms, Who } from './model.ts';
+import { roomOf } from './offers.ts';
 
 /** Turns a document that {@link checkPlan} found no fault with into the plan the core computes with. */
 export function readPlan(document: PlanDocument, known: KnownItems = new WeakMap()): Plan {
@@ -146,10 +141,7 @@ export function readPromotion(document: PromotionDocument, currency: Currency): 
     },
     limitPerBasket: document.limitPerBasket ?? null,
     startsFrom: document.startsFrom ?? 'tag',
-    offer:
-      document.offer.kind === 'priceChange'
-        ? readPriceChange(document.offer, currency)
-        : readBasketOffer(document.offer, currency),
+    offer: roomOf(document.offer).read(document.offer, currency),
   };
 }
 
@@ -161,33 +153,6 @@ function readSupplierTerms(terms: SupplierTermsDocument, currency: Currency): Su
     costs: readAmounts(terms.costs, currency),
     uplift: terms.uplift ?? 0,
   };
-}
-
-function readPriceChange(offer: PriceChangeDocument, currency: Currency): PriceChange {
-  return {
-    kind: 'priceChange',
-    items: offer.items,
-    formula: offer.formula ? readFormula(offer.formula, currency) : null,
-    linePrices: readLinePrices(offer, currency),
-    rounding: offer.rounding ? readRounding(offer.rounding, currency) : null,
-    onTop: offer.onTop ?? false,
-    ofBase: offer.of === 'base',
-    mayRaise: offer.mayRaise ?? false,
-  };
-}
-
-function readLinePrices(
-  { linePrices, linePricesIn = [] }: PriceChangeDocument,
-  currency: Currency,
-): LinePrices {
-  const by = (key: 'store' | 'zone') =>
-    new Map(
-      linePricesIn.flatMap(({ prices, ...place }) => {
-        const id = place[key];
-        return id === undefined ? [] : [[id, readAmounts(prices, currency)] as const];
-      }),
-    );
-  return { stores: by('store'), zones: by('zone'), everywhere: readAmounts(linePrices, currency) };
 }
 
 export function readSchedule(when: WhenDocument): Schedule {

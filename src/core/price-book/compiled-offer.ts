@@ -1,4 +1,4 @@
-import type { ItemRule, Offer, Plan, PriceChange, Promotion } from '../plan/index.ts';
+import { type BasketOffer, itemRulesIn, type Plan, type Promotion } from '../plan/index.ts';
 import {
   type Catalogue,
   compileItemRule,
@@ -7,7 +7,6 @@ import {
   storesOf,
 } from '../selection/index.ts';
 
-export type BasketOffer = Exclude<Offer, PriceChange>;
 export type BasketOfferPromotion = Promotion & { readonly offer: BasketOffer };
 
 /** An offer over the basket with its selections worked out on first use. */
@@ -42,7 +41,9 @@ export function compileOffer(
       return stores;
     },
     parts() {
-      parts ??= rulesOf(promotion.offer).map((rule) => compileItemRule(rule, catalogue, plan.currency));
+      parts ??= itemRulesIn(promotion.offer).map(({ rule }) =>
+        compileItemRule(rule, catalogue, plan.currency),
+      );
       return parts;
     },
     numbers() {
@@ -50,18 +51,4 @@ export function compileOffer(
       return numbers;
     },
   };
-}
-
-/** The item rules of an offer, in the order of its parts. */
-export function rulesOf(offer: BasketOffer): readonly ItemRule[] {
-  switch (offer.kind) {
-    case 'combo':
-      return offer.slots.map(({ items }) => items);
-    case 'buyAndGet':
-      return [...offer.buy.map(({ items }) => items), offer.get.items];
-    case 'deliveryReward':
-      return [];
-    default:
-      return [offer.items];
-  }
 }

@@ -1,12 +1,16 @@
 import { boundsOf, DAY, type Instant } from '../calendar/index.ts';
+import { besideThose, only } from '../offer/index.ts';
 import {
   type ItemDocument,
   type ItemRule,
+  isPriceChange,
   linePricesAt,
   type PlanDocument,
   type PromotionDocument,
   readSchedule,
+  roomOf,
   type StoreDocument,
+  withRules,
 } from '../plan/index.ts';
 import type { CompiledChange, CompiledPlan } from '../price-book/index.ts';
 import { storesOf } from '../selection/index.ts';
@@ -96,9 +100,9 @@ export function keptInStore(
   promotions: readonly PromotionDocument[],
   skus: ReadonlySet<string>,
 ): PromotionDocument[] {
-  return named(promotions.filter(({ offer }) => isLeft(offer, skus))).map((promotion) =>
-    forStore(promotion, skus),
-  );
+  const left = promotions.flatMap((promotion) => forStore(promotion, skus) ?? []);
+  const ids = new Set(left.map(({ id }) => id));
+  return left.map((promotion) => ({ ...promotion, offer: besideThose(promotion.offer, ids) }));
 }
 
 /** Carried items with their parents. */
@@ -136,47 +140,20 @@ function trimmer(): (item: ItemDocument, store: StoreDocument) => ItemDocument {
 
 /** With the line prices of this store, and of no other place. */
 function pricedAt(promotion: PromotionDocument, store: StoreDocument): PromotionDocument {
-  const { offer } = promotion;
-  if (offer.kind !== 'priceChange' || !offer.linePricesIn) return promotion;
-  const { linePricesIn: _, ...rest } = offer;
-  return { ...promotion, offer: { ...rest, linePrices: linePricesAt(offer, store) } };
+  if (!isPriceChange(promotion) || !promotion.offer.linePricesIn) return promotion;
+  const { linePricesIn: _, ...rest } = promotion.offer;
+  return { ...promotion, offer: { ...rest, linePrices: linePricesAt(promotion.offer, store) } };
 }
 
-/** Without its rule on stores, what is for colleagues only, and names of items that the store does not carry. */
-function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): PromotionDocument {
+/**
+ * Without its rule on stores, what is for colleagues only, and names of items that the store does not carry.
+ * @returns null where nothing is left of its offer
+ */
+function forStore(promotion: PromotionDocument, skus: ReadonlySet<string>): PromotionDocument | null {
   const { where: _, offer, notes: __, supplier: ___, ...rest } = promotion;
-  if (offer.kind === 'combo' && offer.extra)
-    return { ...rest, offer: { ...pruneWithin(offer, skus), extra: only(offer.extra, skus) } };
-  if (offer.kind !== 'priceChange') return { ...rest, offer: pruneWithin(offer, skus) };
-  const { worksheet: ____, ...priced } = offer;
-  return {
-    ...rest,
-    offer: {
-      ...priced,
-      items: prune(offer.items, skus),
-      ...(offer.linePrices ? { linePrices: only(offer.linePrices, skus) } : {}),
-    },
-  };
-}
-
-/** Nothing is left of a gift that the store does not carry, nor of prices line by line of what it does not. */
-function isLeft(offer: PromotionDocument['offer'], skus: ReadonlySet<string>): boolean {
-  if (offer.kind === 'freeGoods') return offer.gift === undefined || skus.has(offer.gift);
-  if (offer.kind !== 'priceChange' || offer.formula) return true;
-  return Object.keys(offer.linePrices ?? {}).some((sku) => skus.has(sku));
-}
-
-/** Rewards name only such others as the store has too. */
-function named(promotions: readonly PromotionDocument[]): PromotionDocument[] {
-  const ids = new Set(promotions.map(({ id }) => id));
-  return promotions.map((promotion) => {
-    const { offer } = promotion;
-    if (offer.kind !== 'basketReward' || !Array.isArray(offer.combinesWith)) return promotion;
-    return {
-      ...promotion,
-      offer: { ...offer, combinesWith: offer.combinesWith.filter((id) => ids.has(id)) },
-    };
-  });
+  const room = roomOf(offer);
+  const left = room.atStore ? room.atStore(offer, skus) : offer;
+  return left && { ...rest, offer: withRules(left, (rule) => prune(rule, skus)) };
 }
 
 function prune(rule: ItemRule, skus: ReadonlySet<string>): ItemRule {
@@ -185,18 +162,3 @@ function prune(rule: ItemRule, skus: ReadonlySet<string>): ItemRule {
   if ('anyOf' in rule) return { anyOf: rule.anyOf.map((part) => prune(part, skus)) };
   return 'not' in rule ? { not: prune(rule.not, skus) } : rule;
 }
-
-/** Every item rule at any depth of a deal: lists of SKUs stand under `items` alone. */
-function pruneWithin<T>(value: T, skus: ReadonlySet<string>): T {
-  if (Array.isArray(value)) return value.map((entry) => pruneWithin(entry, skus)) as T;
-  if (!value || typeof value !== 'object') return value;
-  return Object.fromEntries(
-    Object.entries(value).map(([key, entry]) => {
-      const names = key === 'items' && Array.isArray(entry);
-      return [key, names ? entry.filter((sku) => skus.has(sku)) : pruneWithin(entry, skus)];
-    }),
-  ) as T;
-}
-
-const only = <V>(record: Record<string, V>, keys: ReadonlySet<string>): Record<string, V> =>
-  Object.fromEntries(Object.entries(record).filter(([key]) => keys.has(key)));

@@ -1,9 +1,9 @@
 import type { PassDocument, PriceChangeDocument, PromotionDocument, WhoDocument } from '../plan/index.ts';
+import type { Names } from '../words/index.ts';
+import { itemWords, storeWords } from '../words/index.ts';
 import { capital } from './capital.ts';
 import { formulaWords, restWords, roundingWords } from './formula-words.ts';
-import type { Names } from './names.ts';
-import { offerWords } from './offer-phrase.ts';
-import { itemWords, storeWords } from './rules.ts';
+import { offerWords } from './offers.ts';
 import { whenWords } from './when-words.ts';
 
 /** What is said of a promotion of any kind; the editor lets each part be changed in its place. */

@@ -1,10 +1,11 @@
+import { pictureOf } from '../offer/index.ts';
 import { linePricedItems, type PriceChangeDocument, type PromotionDocument } from '../plan/index.ts';
+import type { Names } from '../words/index.ts';
+import { itemWords } from '../words/index.ts';
 import { decimalWords } from '../writing/index.ts';
 import { dealFrame } from './deal-sentence.ts';
 import { formulaWords, roundingWords } from './formula-words.ts';
-import type { Names } from './names.ts';
-import { offerWords } from './offer-phrase.ts';
-import { itemWords } from './rules.ts';
+import { offerWords } from './offers.ts';
 
 /** One thing that two states of a promotion say otherwise. */
 export interface Difference {
@@ -71,7 +72,7 @@ function fields(currency: string, names: Names): readonly (readonly [string, Say
     ['Badge', ({ badge }) => texts(badge)],
     ['Notes', ({ notes }) => notes || NOTHING],
     ['Supplier terms', ({ supplier }) => (supplier ? JSON.stringify(supplier) : NOTHING)],
-    ['Picture', ({ offer }) => (offer.kind === 'combo' ? (offer.picture ?? NOTHING) : NOTHING)],
+    ['Picture', ({ offer }) => pictureOf(offer) ?? NOTHING],
   ];
 }
 

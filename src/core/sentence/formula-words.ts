@@ -4,9 +4,9 @@ import {
   type PriceChangeDocument,
   type RoundingDocument,
 } from '../plan/index.ts';
+import type { Names } from '../words/index.ts';
+import { moneyWords } from '../words/index.ts';
 import { decimalWords, percentWords, type Writing } from '../writing/index.ts';
-import { moneyWords } from './money-words.ts';
-import type { Names } from './names.ts';
 
 /** What shoppers pay: "15 % less on". The goods follow. */
 export function formulaWords(formula: FormulaDocument, currency: string, names: Names): string {

@@ -1,8 +1,8 @@
+export { COUNT_WORDS, NOTHING_CHOSEN, type OfferName, type Phrase, type PhrasePart } from '../offer/index.ts';
+export { itemWords, type Names, namesOf, storeWords } from '../words/index.ts';
 export * from './deal-sentence.ts';
 export * from './difference.ts';
 export * from './duration-words.ts';
 export * from './formula-words.ts';
-export * from './names.ts';
-export * from './offer-phrase.ts';
-export * from './rules.ts';
+export * from './offers.ts';
 export * from './when-words.ts';

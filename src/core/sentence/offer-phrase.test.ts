@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import { SMALL } from '../../../tests/plans/small-plan.ts';
-import { type BasketOfferDocument, namesOf, offerWords, promotionText } from './index.ts';
+import type { BasketOfferDocument } from '../plan/index.ts';
+import { namesOf, offerWords, promotionText } from './index.ts';
 
 const REWARDS = ['Tea days', 'Welcome', 'For members', 'Late hours'].map((name, i) => ({
   id: 'abcd'[i]!,

@@ -1,5 +1,7 @@
+import { giftOf } from '../../core/offer/index.ts';
 import {
   type ItemRule,
+  itemRulesIn,
   type LinePricesInDocument,
   linePricedItems,
   type OfferDocument,
@@ -41,26 +43,26 @@ export function promotionTargets(promotion: PromotionDocument): Target[] {
 }
 
 function offerTargets(offer: OfferDocument): Target[] {
-  const rules: ItemRule[] = [];
-  const skus: string[] = [];
-  if ('items' in offer && offer.items) rules.push(offer.items);
-  if ('buy' in offer) rules.push(...offer.buy.map(({ items }) => items), offer.get.items);
-  if ('slots' in offer) rules.push(...offer.slots.map(({ items }) => items));
-  if ('gift' in offer && offer.gift !== undefined) skus.push(offer.gift);
-  const places: LinePricesInDocument[] = [];
-  if (offer.kind === 'priceChange') {
-    skus.push(...linePricedItems(offer));
-    places.push(...(offer.linePricesIn ?? []), ...(offer.worksheet?.ownIn ?? []));
-  }
-  if ('worksheet' in offer && offer.worksheet) {
-    rules.push(...offer.worksheet.passes.map(({ items }) => items));
-    const { own, ownIn, removed = [] } = offer.worksheet;
-    skus.push(...linePricedItems({ linePrices: own, linePricesIn: ownIn }), ...removed);
-  }
-  if ('extra' in offer) skus.push(...Object.keys(offer.extra ?? {}));
+  const { skus, places } = namedBy(offer);
   return [
-    ...rules.flatMap(itemRuleTargets),
+    ...itemRulesIn(offer).flatMap(({ rule }) => itemRuleTargets(rule)),
     ...skus.map((item) => ({ item })),
     ...places.map(({ zone, store }) => ({ zone, store })),
   ];
+}
+
+/** Items and places that an offer names beside its item rules. */
+function namedBy(offer: OfferDocument): { skus: readonly string[]; places: readonly LinePricesInDocument[] } {
+  const skus: string[] = [];
+  const gift = giftOf(offer);
+  if (gift !== null) skus.push(gift);
+  if ('extra' in offer) skus.push(...Object.keys(offer.extra ?? {}));
+  if (offer.kind !== 'priceChange') return { skus, places: [] };
+  const { own, ownIn, removed = [] } = offer.worksheet ?? {};
+  skus.push(
+    ...linePricedItems(offer),
+    ...linePricedItems({ linePrices: own, linePricesIn: ownIn }),
+    ...removed,
+  );
+  return { skus, places: [...(offer.linePricesIn ?? []), ...(ownIn ?? [])] };
 }

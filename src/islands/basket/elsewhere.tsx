@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Choices, LensView, TrialBasket } from '../../contracts/view/index.ts';
-import type { ReceiptDocument } from '../../core/basket/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
 import { currencyOf, formatAmount, minorUnits, parseAmount } from '../../core/money/index.ts';
+import type { ReceiptDocument } from '../../core/receipt/index.ts';
 import { saidAmount, shortMoment } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { useChoices } from '../selection/index.ts';

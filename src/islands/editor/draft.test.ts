@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { LensView } from '../../contracts/view/index.ts';
+import { kindOf } from '../../core/plan/index.ts';
 import { DEAL_KINDS, type DealKind } from '../../ui/words/index.ts';
-import { dealKindOf } from './deal/begin-deal.ts';
 import { asWorksheet, idFor, newDeal, newDraft, wholeOf, withCosts, withSheetPrices } from './draft.ts';
 import { faultUnder, otherFaults } from './faults.ts';
 import { basisPointsOf, numberOf } from './typed-numbers.ts';
@@ -85,7 +85,7 @@ describe('a new deal', () => {
   const kinds = (Object.keys(DEAL_KINDS) as DealKind[]).filter((kind) => kind !== 'priceChange');
   it.each(kinds)('of the kind %s is one, and whole once its goods are chosen', (kind) => {
     const draft = newDeal(view({}), kind);
-    expect(dealKindOf(draft.offer)).toBe(kind);
+    expect(kindOf(draft.offer)).toBe(kind);
     const overEverything = kind === 'basketReward' || kind === 'deliveryReward';
     expect(wholeOf(draft) !== null).toBe(overEverything);
     const chosen = JSON.parse(JSON.stringify(draft).replaceAll('{"items":[]}', '{"node":"sun"}'));

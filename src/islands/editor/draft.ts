@@ -3,18 +3,20 @@ import type { LensView } from '../../contracts/view/index.ts';
 import { GROUP_PREFIX } from '../../contracts/view/index.ts';
 import type { Lead } from '../../core/aim/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
+import type { BasketOfferDocument } from '../../core/plan/index.ts';
 import {
   hasLinePrices,
+  kindOf,
   type OfferDocument,
   type PriceChangeDocument,
   type PromotionDocument,
   type SupplierTermsDocument,
   type WorksheetDocument,
 } from '../../core/plan/index.ts';
-import type { BasketOfferDocument } from '../../core/sentence/index.ts';
+import { beginOffer } from '../../core/sentence/index.ts';
 import { type DealKind, isDealKind } from '../../ui/words/index.ts';
 import { differences, type SheetOutcome } from '../worksheet/outcome.ts';
-import { beginDeal, dealKindOf, goodsChosen } from './deal/begin-deal.ts';
+import { goodsChosen } from './deal/goods-chosen.ts';
 
 type Frame = Omit<PromotionDocument, 'offer'>;
 
@@ -66,12 +68,12 @@ const toChoose = (offer: OfferDocument): OfferDocument =>
   offer.kind === 'priceChange' ? ({ ...offer, items: null } as never) : offer;
 
 /** Which of the kinds that can be begun a draft is. */
-export const kindOf = (draft: Draft): DealKind => (isDeal(draft) ? dealKindOf(draft.offer) : 'priceChange');
+export const draftKind = ({ offer }: Draft): DealKind => kindOf(offer as OfferDocument);
 
 /** A new deal of a kind, at the same time and place. */
 export const newDeal = (view: LensView, kind: Exclude<DealKind, 'priceChange'>): DealDraft => ({
   ...newFrame(view, ''),
-  offer: beginDeal(kind),
+  offer: beginOffer(kind),
 });
 
 function newFrame({ lens, at }: LensView, id: string): Frame {

@@ -1,4 +1,4 @@
-import type { OfferOf } from '../../../core/sentence/index.ts';
+import type { QuantityBreakDocument } from '../../../core/plan/index.ts';
 import { Check } from '../../../ui/pieces/index.ts';
 import { CountedByField } from './count-field.tsx';
 import { GoodsField } from './goods-field.tsx';
@@ -6,7 +6,7 @@ import type { PanelProps } from './panel-props.ts';
 import { TierFields } from './tier-fields.tsx';
 
 /** A quantity break: its goods, its tiers, how units are counted. */
-export function BreakPanel(props: PanelProps<OfferOf<'quantityBreak'>>) {
+export function BreakPanel(props: PanelProps<QuantityBreakDocument>) {
   const { offer, part, choices, onChange } = props;
   if (part === 'items')
     return <GoodsField {...props} items={offer.items} onItems={(items) => onChange({ ...offer, items })} />;

@@ -1,18 +1,33 @@
-import type { OfferOf } from '../../../core/sentence/index.ts';
+import type { ComboDocument } from '../../../core/plan/index.ts';
+import { NOTHING_CHOSEN } from '../../../core/sentence/index.ts';
 import { Check, FaultField, KeptField } from '../../../ui/pieces/index.ts';
 import { numberOf } from '../typed-numbers.ts';
-import { NOTHING_CHOSEN } from './begin-deal.ts';
 import { CountField } from './count-field.tsx';
 import { ExtraFields } from './extra-fields.tsx';
 import { GoodsField } from './goods-field.tsx';
+import type { KindInEditor } from './kind-in-editor.ts';
 import type { PanelProps } from './panel-props.ts';
 import { PictureField } from './picture-field.tsx';
 import { ValueFields } from './value-fields.tsx';
 
-type Combo = OfferOf<'combo'>;
+type Combo = ComboDocument;
+
+export const comboInEditor: KindInEditor<Combo> = {
+  Panel: ComboPanel,
+  additions: (offer) => [
+    ...(offer.value ? [] : [{ part: 'value', words: 'one price together' }]),
+    { part: 'extra', words: 'what costs extra' },
+    { part: 'picture', words: offer.picture ? 'the picture' : 'a picture' },
+  ],
+  growth: (offer) => ({
+    words: 'another choice',
+    part: `slots/${offer.slots.length}`,
+    grown: () => withSlot(offer),
+  }),
+};
 
 /** A combo: its slots, its price, what costs extra, its picture. */
-export function ComboPanel(props: PanelProps<Combo>) {
+function ComboPanel(props: PanelProps<Combo>) {
   const { offer, part, onChange } = props;
   if (part === 'value') return <PricePanel {...props} />;
   if (part === 'extra') return <ExtraFields {...props} />;
@@ -101,7 +116,7 @@ function PricePanel({ offer, choices, onChange }: PanelProps<Combo>) {
 }
 
 /** One more choice to make. */
-export const withSlot = (offer: Combo): Combo => ({
+const withSlot = (offer: Combo): Combo => ({
   ...offer,
   slots: [
     ...offer.slots,

@@ -6,10 +6,10 @@ import type { TrialLine } from '../../basket/index.ts';
 import { BesideFrame } from '../beside-frame.tsx';
 import type { DealDraft } from '../draft.ts';
 import { NEW_DEAL } from '../use-preview.ts';
-import { goodsChosen } from './begin-deal.ts';
 import { DealTrial } from './deal-trial.tsx';
+import { goodsChosen } from './goods-chosen.ts';
+import { inEditor } from './kinds.ts';
 import { StepTable } from './step-table.tsx';
-import { TierCard } from './tier-card.tsx';
 import { warningWords } from './warning-words.ts';
 
 const WAITING =
@@ -35,13 +35,14 @@ export function DealBeside({
   view: LensView;
 }) {
   const [step, setStep] = useState<number | null>(null);
+  const { ShelfCard } = inEditor(draft.offer);
   return (
     <BesideFrame asking={asking} waiting={goodsChosen(draft.offer) ? null : WAITING} broken={broken}>
       {preview ? (
         <>
           <Reach preview={preview} view={view} />
           <Warnings preview={preview} draft={draft} />
-          <TierCard draft={draft} preview={preview} />
+          {ShelfCard ? <ShelfCard offer={draft.offer} preview={preview} /> : null}
           <StepTable
             preview={preview}
             chosen={tried ? step : null}

@@ -1,13 +1,6 @@
 import { useState } from 'react';
-import type { StoreRule } from '../../../core/plan/index.ts';
-import {
-  type BasketOfferDocument,
-  dealFrame,
-  itemWords,
-  namesOf,
-  offerPhrase,
-  storeWords,
-} from '../../../core/sentence/index.ts';
+import type { BasketOfferDocument, StoreRule } from '../../../core/plan/index.ts';
+import { dealFrame, itemWords, namesOf, offerPhrase, storeWords } from '../../../core/sentence/index.ts';
 import { Part } from '../../../ui/pieces/index.ts';
 import { writing } from '../../../ui/writing/index.ts';
 import { Selection } from '../../selection/index.ts';
@@ -18,9 +11,8 @@ import { NameField, named, Said } from '../said.tsx';
 import type { FormProps } from '../sentence-form.tsx';
 import { WhenPart } from '../when-part.tsx';
 import { WhoPart } from '../who-part.tsx';
-import { unchosenParts } from './begin-deal.ts';
-import { additionsTo, growthOf } from './deal-additions.ts';
-import { DealPanel } from './deal-panel.tsx';
+import { unchosenParts } from './goods-chosen.ts';
+import { inEditor } from './kinds.ts';
 import { CodesPanel, LimitsPanel } from './limits-panel.tsx';
 
 export type DealFormProps = Omit<FormProps, 'draft' | 'onChange'> & {
@@ -43,11 +35,12 @@ export function DealForm(props: DealFormProps) {
   };
   const names = namesOf(known, writing());
   const { offer } = draft;
+  const { Panel, additions, growth: growthOf } = inEditor(offer);
   const frame = dealFrame(draft, names);
   const put = (part: Partial<DealDraft>) => onChange({ ...draft, ...part });
   const panel = (part: string) => (
     <span className="block text-sm">
-      <DealPanel
+      <Panel
         offer={offer}
         part={part}
         own={draft.id}
@@ -60,7 +53,7 @@ export function DealForm(props: DealFormProps) {
       />
     </span>
   );
-  const growth = growthOf(offer);
+  const growth = growthOf?.(offer);
   const unchosen = unchosenParts(offer);
   return (
     <>
@@ -130,7 +123,7 @@ export function DealForm(props: DealFormProps) {
               + {growth.words}
             </button>
           ) : null}
-          {additionsTo(offer).map(({ part, words }) => (
+          {additions?.(offer).map(({ part, words }) => (
             <Part key={part} name={words} words={words} wide invalid={faultUnder(faults, `/offer/${part}`)}>
               {() => panel(part)}
             </Part>

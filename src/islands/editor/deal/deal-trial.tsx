@@ -1,5 +1,5 @@
 import type { DealPreview } from '../../../contracts/view/index.ts';
-import type { ReceiptDocument } from '../../../core/basket/index.ts';
+import type { ReceiptDocument } from '../../../core/receipt/index.ts';
 import { saidAmount } from '../../../ui/writing/index.ts';
 import { PrintedReceipt, type TrialLine, withMore } from '../../basket/index.ts';
 import { ItemSearch } from '../../check/index.ts';

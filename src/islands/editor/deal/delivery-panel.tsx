@@ -1,18 +1,27 @@
-import type { OfferOf } from '../../../core/sentence/index.ts';
+import type { DeliveryRewardDocument } from '../../../core/plan/index.ts';
 import { KeptField, WordsChoice } from '../../../ui/pieces/index.ts';
 import { basisPointsOf, numberOf } from '../typed-numbers.ts';
 import { ConditionFields, NO_WORDS } from './condition-fields.tsx';
+import type { KindInEditor } from './kind-in-editor.ts';
 import type { PanelProps } from './panel-props.ts';
 
-type Delivery = OfferOf<'deliveryReward'>;
+type Delivery = DeliveryRewardDocument;
 const FIRST: Readonly<Record<string, Delivery['value']>> = {
   free: { free: true },
   flat: { flat: '1.90' },
   percentOff: { percentOff: 5_000 },
 };
 
+export const deliveryInEditor: KindInEditor<Delivery> = {
+  Panel: DeliveryPanel,
+  additions: () => [
+    { part: 'conditions', words: 'conditions' },
+    { part: 'bounds', words: 'amount, ways and weight' },
+  ],
+};
+
 /** A reward on delivery: what is made of the charge, from which amount on, for which ways, within which weight. */
-export function DeliveryPanel({ offer, part, choices, onChange }: PanelProps<Delivery>) {
+function DeliveryPanel({ offer, part, choices, onChange }: PanelProps<Delivery>) {
   const { conditions: { subtotal, ...others } = {}, ...rest } = offer;
   const putConditions = (conditions: NonNullable<Delivery['conditions']>) =>
     onChange(Object.keys(conditions).length > 0 ? { ...rest, conditions } : rest);

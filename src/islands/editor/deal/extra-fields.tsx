@@ -1,12 +1,12 @@
 import { X } from 'lucide-react';
-import type { OfferOf } from '../../../core/sentence/index.ts';
+import type { ComboDocument } from '../../../core/plan/index.ts';
 import { KeptField } from '../../../ui/pieces/index.ts';
 import { numberOf } from '../typed-numbers.ts';
 import { ItemField } from './item-field.tsx';
 import type { PanelProps } from './panel-props.ts';
 
 /** Items that cost something more than the combo's price. */
-export function ExtraFields({ offer, choices, nameOf, onKnown, onChange }: PanelProps<OfferOf<'combo'>>) {
+export function ExtraFields({ offer, choices, nameOf, onKnown, onChange }: PanelProps<ComboDocument>) {
   const { extra = {}, ...rest } = offer;
   const put = (next: Record<string, string>) =>
     onChange(Object.keys(next).length > 0 ? { ...rest, extra: next } : rest);

@@ -1,14 +1,20 @@
-import type { OfferOf } from '../../../core/sentence/index.ts';
+import type { FreeGoodsDocument } from '../../../core/plan/index.ts';
 import { Check } from '../../../ui/pieces/index.ts';
 import { CountedByField, CountField, OptionalCount } from './count-field.tsx';
 import { GoodsField } from './goods-field.tsx';
 import { ItemField } from './item-field.tsx';
+import type { KindInEditor } from './kind-in-editor.ts';
 import type { PanelProps } from './panel-props.ts';
 
-type FreeGoods = OfferOf<'freeGoods'>;
+type FreeGoods = FreeGoodsDocument;
+
+export const freeGoodsInEditor: KindInEditor<FreeGoods> = {
+  Panel: FreePanel,
+  additions: () => [{ part: 'bounds', words: 'from how many on, at most how many' }],
+};
 
 /** Free goods: how many of how many, out of the quantity or on top, and within which bounds. */
-export function FreePanel(props: PanelProps<FreeGoods>) {
+function FreePanel(props: PanelProps<FreeGoods>) {
   const { offer, part, onChange } = props;
   if (part === 'items')
     return <GoodsField {...props} items={offer.items} onItems={(items) => onChange({ ...offer, items })} />;

@@ -1,3 +1,3 @@
-export * from './begin-deal.ts';
 export * from './deal-beside.tsx';
 export * from './deal-form.tsx';
+export * from './goods-chosen.ts';

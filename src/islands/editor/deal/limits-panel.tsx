@@ -1,9 +1,8 @@
+import { roomOf } from '../../../core/plan/index.ts';
 import { Check, KeptField } from '../../../ui/pieces/index.ts';
 import type { DealDraft } from '../draft.ts';
 import { listOf } from '../typed-numbers.ts';
 import { OptionalCount } from './count-field.tsx';
-
-const REWARDS = ['basketReward', 'deliveryReward'];
 
 /** How a deal stands with price changes and other rewards, and how often it counts. */
 export function LimitsPanel({ draft, onChange }: { draft: DealDraft; onChange: (draft: DealDraft) => void }) {
@@ -11,7 +10,7 @@ export function LimitsPanel({ draft, onChange }: { draft: DealDraft; onChange: (
     const { [key]: _, ...rest } = draft;
     onChange((value === null ? rest : { ...rest, [key]: value }) as DealDraft);
   };
-  const onUnits = !REWARDS.includes(draft.offer.kind);
+  const onUnits = roomOf(draft.offer).over === 'units';
   return (
     <span className="block space-y-3 text-sm">
       {onUnits ? (

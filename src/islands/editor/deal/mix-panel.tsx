@@ -1,8 +1,9 @@
-import type { BundleDocument, BuyAndGetDocument, RewardUnitDocument } from '../../../core/sentence/index.ts';
+import type { BundleDocument, BuyAndGetDocument, RewardUnitDocument } from '../../../core/plan/index.ts';
+import { NOTHING_CHOSEN } from '../../../core/sentence/index.ts';
 import { Check } from '../../../ui/pieces/index.ts';
-import { NOTHING_CHOSEN } from './begin-deal.ts';
 import { CountField } from './count-field.tsx';
 import { GoodsField } from './goods-field.tsx';
+import type { KindInEditor } from './kind-in-editor.ts';
 import type { PanelProps } from './panel-props.ts';
 import { ValueFields } from './value-fields.tsx';
 
@@ -66,8 +67,17 @@ export function RewardUnitPanel(props: PanelProps<RewardUnitDocument>) {
   );
 }
 
+export const buyAndGetInEditor: KindInEditor<BuyAndGetDocument> = {
+  Panel: BuyAndGetPanel,
+  growth: (offer) => ({
+    words: 'another thing to buy',
+    part: `buy/${offer.buy.length}`,
+    grown: () => withBuy(offer),
+  }),
+};
+
 /** Who buys these gets those. */
-export function BuyAndGetPanel(props: PanelProps<BuyAndGetDocument>) {
+function BuyAndGetPanel(props: PanelProps<BuyAndGetDocument>) {
   const { offer, part, choices, onChange } = props;
   if (part === 'value')
     return (
@@ -130,7 +140,7 @@ export function BuyAndGetPanel(props: PanelProps<BuyAndGetDocument>) {
 }
 
 /** One more thing that must be bought. */
-export const withBuy = (offer: BuyAndGetDocument): BuyAndGetDocument => ({
+const withBuy = (offer: BuyAndGetDocument): BuyAndGetDocument => ({
   ...offer,
   buy: [...offer.buy, { items: NOTHING_CHOSEN, quantity: 1 }],
 });

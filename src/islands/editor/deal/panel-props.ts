@@ -13,5 +13,5 @@ export interface PanelProps<O> {
   readonly wordsOf: (rule: ItemRule) => string;
   readonly nameOf: (sku: string) => string;
   readonly onKnown: (names: Record<string, string>) => void;
-  readonly onChange: (offer: O) => void;
+  onChange(offer: O): void;
 }

@@ -1,17 +1,26 @@
-import type { ConditionsDocument } from '../../../core/plan/index.ts';
-import type { OfferOf } from '../../../core/sentence/index.ts';
+import type { BasketRewardDocument, ConditionsDocument } from '../../../core/plan/index.ts';
+import { NOTHING_CHOSEN } from '../../../core/sentence/index.ts';
 import { Check, KeptField, WordsChoice } from '../../../ui/pieces/index.ts';
 import { numberOf } from '../typed-numbers.ts';
-import { NOTHING_CHOSEN } from './begin-deal.ts';
 import { ConditionFields } from './condition-fields.tsx';
 import { GoodsField } from './goods-field.tsx';
+import type { KindInEditor } from './kind-in-editor.ts';
 import type { PanelProps } from './panel-props.ts';
 import { type Tier, TierFields } from './tier-fields.tsx';
 
-type Reward = OfferOf<'basketReward'>;
+type Reward = BasketRewardDocument;
+
+export const rewardInEditor: KindInEditor<Reward> = {
+  Panel: RewardPanel,
+  additions: (offer) => [
+    ...(offer.items ? [] : [{ part: 'items', words: 'only on some goods' }]),
+    { part: 'conditions', words: 'conditions' },
+    { part: 'beside', words: 'most, and with other deals' },
+  ],
+};
 
 /** A basket reward: its tiers, what counts, what it asks, how it goes with others. */
-export function RewardPanel(props: PanelProps<Reward>) {
+function RewardPanel(props: PanelProps<Reward>) {
   const { offer, part, onChange } = props;
   const { items, conditions, ...rest } = offer;
   if (part === 'tiers') return <TiersPanel {...props} />;

@@ -1,16 +1,16 @@
 import type { DealPreview } from '../../../contracts/view/index.ts';
+import type { QuantityBreakDocument } from '../../../core/plan/index.ts';
 import { saidAmount } from '../../../ui/writing/index.ts';
-import type { DealDraft } from '../draft.ts';
 
 /** The tiers of a quantity break as the shopper reads them on the shelf. */
 export function TierCard({
-  draft: { offer },
+  offer,
   preview: { steps, names },
 }: {
-  draft: DealDraft;
+  offer: QuantityBreakDocument;
   preview: DealPreview;
 }) {
-  if (offer.kind !== 'quantityBreak' || steps.length === 0) return null;
+  if (steps.length === 0) return null;
   const rows = steps.map(({ lines, split, after }) => ({
     from: lines[0]!.quantity,
     each: split

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { BasketOfferDocument } from '../../../core/sentence/index.ts';
+import type { BasketOfferDocument } from '../../../core/plan/index.ts';
 import { warningWords } from './warning-words.ts';
 
 const tea = { node: 'tea' };

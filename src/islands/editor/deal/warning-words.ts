@@ -1,5 +1,6 @@
 import type { DealPreview } from '../../../contracts/view/index.ts';
-import type { BasketOfferDocument } from '../../../core/sentence/index.ts';
+import type { BasketOfferDocument } from '../../../core/plan/index.ts';
+import { nameOfPart } from '../../../core/sentence/index.ts';
 import { saidAmount } from '../../../ui/writing/index.ts';
 
 type Warning = DealPreview['warnings'][number];
@@ -20,7 +21,7 @@ export function warningWords(warning: Warning, offer: BasketOfferDocument, told:
     case 'gift-not-carried':
       return `${told.names[warning.gift] ?? warning.gift}, the gift, is not carried by ${storesWords(warning.stores, told)}; there it is not given, and the receipt says so.`;
     case 'nothing-carried':
-      return `${partWords(offer, warning.part)} ${told.lookedAt?.storeName ?? 'The store'} sells nothing; nor do ${warning.stores.length} of its ${warning.of} stores in all. The deal cannot be had there.`;
+      return `Of ${nameOfPart(offer, warning.part)} ${told.lookedAt?.storeName ?? 'The store'} sells nothing; nor do ${warning.stores.length} of its ${warning.of} stores in all. The deal cannot be had there.`;
     case 'never-reached':
       return `The tier from ${tierStart(offer, warning.tier, told)} gives no more than the one from ${tierStart(offer, warning.before, told)}.`;
     case 'below-cost':
@@ -38,16 +39,9 @@ function storesWords(stores: readonly string[], { storeNames }: Told): string {
   return more > 0 ? `${some.join(', ')} and ${more} more stores` : some.join(' and ');
 }
 
-function partWords(offer: BasketOfferDocument, part: number): string {
-  if (offer.kind === 'combo') return `Of “${offer.slots[part]?.name}”`;
-  return offer.kind === 'mixAndMatch' && 'get' in offer && part === offer.buy.length
-    ? 'Of what is got'
-    : 'Of the goods';
-}
-
 /** Where a tier begins: an amount of a basket reward, else a number of units. */
 function tierStart(offer: BasketOfferDocument, start: number, { steps }: Told): string {
-  const inMoney = offer.kind === 'basketReward' && offer.threshold === 'subtotal';
+  const inMoney = 'threshold' in offer && offer.threshold === 'subtotal';
   return inMoney ? amountLike(start, steps[0]?.before) : String(start);
 }
 

@@ -1,0 +1,2 @@
+export * from './price-under.ts';
+export * from './value.ts';

@@ -1,0 +1,3 @@
+export * from './money-words.ts';
+export * from './names.ts';
+export * from './rule-words.ts';
