@@ -15,7 +15,7 @@ import {
   waitingEntryRepository,
 } from '../src/db/index.ts';
 import { readRows } from '../src/server/files/read-rows.ts';
-import { livePlanBook } from '../src/server/live-plan-book.ts';
+import { livePlanBook } from '../src/server/standing/live-plan-book.ts';
 import { bringIn } from '../src/usecases/index.ts';
 import { share, timesOf } from './median.ts';
 

@@ -16,10 +16,10 @@ import {
   schema,
   sendingRepository,
 } from '../../src/db/index.ts';
-import type { Environment } from '../../src/server/environment.ts';
-import { livePlanBook } from '../../src/server/live-plan-book.ts';
+import type { Environment } from '../../src/server/machine/environment.ts';
+import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { signInService } from '../../src/server/sign-in.ts';
-import { hashOfKey, signingKeys } from '../../src/server/signing.ts';
+import { hashOfKey, signingKeys } from '../../src/server/standing/signing.ts';
 import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 
 /** Saved after the first rollout, so that there is something to review and send. */

@@ -1,6 +1,6 @@
 import { chain, DEMO } from '../../demo/chain.ts';
 import { connect, migrate, planVersion } from '../../src/db/index.ts';
-import { readEnvironment } from '../../src/server/environment.ts';
+import { readEnvironment } from '../../src/server/machine/environment.ts';
 import { loadDemo } from './demo.ts';
 
 /** Migrates the database; loads the demo chain where that is asked for and no chain is there. Run again, it changes nothing. */

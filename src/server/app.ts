@@ -1,10 +1,10 @@
-import { now } from './clock.ts';
-import { type Environment, readEnvironment } from './environment.ts';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
-import { type Ports, portsOf } from './ports.ts';
+import { now } from './machine/clock.ts';
+import { type Environment, readEnvironment } from './machine/environment.ts';
 import { type RestoreWatch, restoreWatch } from './restore-watch.ts';
 import { type SignIn, signInService } from './sign-in.ts';
 import { type SignInTries, signInTries } from './sign-in-tries.ts';
+import { type Ports, portsOf } from './standing/ports.ts';
 import { type TerminalDesk, terminalDesk } from './terminal-desk.ts';
 import { watchPlan } from './watch-plan.ts';
 

@@ -10,12 +10,12 @@ import {
   shape,
 } from '../contracts/index.ts';
 import { type App, app } from './app.ts';
-import { now } from './clock.ts';
-import { guardedReply } from './guarded.ts';
 import type { HeavyEndpoint } from './heavy/heavy-endpoints.ts';
 import type { MadeReply } from './heavy/heavy-messages.ts';
-import { KB, readBytes, readJson } from './read-body.ts';
-import { failureReply, json } from './reply.ts';
+import { guardedReply } from './http/guarded.ts';
+import { KB, readBytes, readJson } from './http/read-body.ts';
+import { failureReply, json } from './http/reply.ts';
+import { now } from './machine/clock.ts';
 
 export interface Asked<T> {
   readonly app: App;

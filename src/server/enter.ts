@@ -3,7 +3,7 @@ import type { APIContext } from 'astro';
 import { eq } from 'drizzle-orm';
 import { schema } from '../db/index.ts';
 import { app } from './app.ts';
-import { json, RETRY_AFTER } from './reply.ts';
+import { json, RETRY_AFTER } from './http/reply.ts';
 import { isDemoChain } from './sign-in.ts';
 
 /**

@@ -1,6 +1,6 @@
 import { type LensView, type Person, readLens } from '../contracts/index.ts';
 import { type App, app } from './app.ts';
-import { now } from './clock.ts';
+import { now } from './machine/clock.ts';
 
 /** What every page begins with: who looks, and through which lens. Null where the person sees no store at all. */
 export async function lookThrough(astro: {

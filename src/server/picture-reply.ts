@@ -1,5 +1,5 @@
 import type { App } from './app.ts';
-import { failureReply } from './reply.ts';
+import { failureReply } from './http/reply.ts';
 
 /** A picture's bytes. They never change, as its name says what they are. */
 export async function pictureReply({ pictures }: Pick<App, 'pictures'>, id: string): Promise<Response> {

@@ -1,6 +1,6 @@
 import type { Instant } from '../core/calendar/index.ts';
 import { epochAt, FILES_AN_EPOCH } from '../core/price-file/index.ts';
-import { log } from './log.ts';
+import { log } from './machine/log.ts';
 
 /** Notices that a backup was played back, and has terminals put right. */
 export interface RestoreWatch {

@@ -3,8 +3,8 @@ import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { eq } from 'drizzle-orm';
 import { type Person, type Role, readerLanguage } from '../contracts/index.ts';
 import { type Database, schema } from '../db/index.ts';
-import type { Environment } from './environment.ts';
-import { log } from './log.ts';
+import type { Environment } from './machine/environment.ts';
+import { log } from './machine/log.ts';
 
 /** Sign-in with e-mail and password; sessions in PostgreSQL. */
 export function signInService(db: Database, environment: Environment) {

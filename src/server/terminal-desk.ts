@@ -2,8 +2,8 @@ import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import type { PriceFileEnvelope } from '../contracts/index.ts';
 import { picturesIn } from '../core/price-file/index.ts';
-import type { SendingStore, TerminalName } from '../usecases/sending-store.ts';
-import { hashOfKey } from './signing.ts';
+import type { SendingStore, TerminalName } from '../usecases/ports/index.ts';
+import { hashOfKey } from './standing/signing.ts';
 
 /** How old what is known of keys and newest files may be: so long a key lives on after it was taken back. */
 const GOOD_FOR = 2_000;

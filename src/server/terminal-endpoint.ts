@@ -1,9 +1,9 @@
 import type { APIContext, APIRoute } from 'astro';
-import type { TerminalName } from '../usecases/sending-store.ts';
+import type { TerminalName } from '../usecases/ports/index.ts';
 import { type App, app } from './app.ts';
 import { guarded } from './endpoint.ts';
-import { log } from './log.ts';
-import { json } from './reply.ts';
+import { json } from './http/reply.ts';
+import { log } from './machine/log.ts';
 
 /** An endpoint for a terminal, known by its own key in `Authorization: Bearer`. An unknown key is 401, and logged. */
 export function terminalEndpoint(

@@ -1,6 +1,6 @@
 import pg from 'pg';
 import { PLAN_CHANGED } from '../db/index.ts';
-import { log } from './log.ts';
+import { log } from './machine/log.ts';
 
 const AGAIN_AFTER = 2_000;
 const REST = 1_000;

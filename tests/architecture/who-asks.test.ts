@@ -24,7 +24,7 @@ function asking(text: string): Exported[] {
 }
 
 const FOLDER = 'src/usecases';
-const all = readdirSync(FOLDER)
+const all = readdirSync(FOLDER, { recursive: true, encoding: 'utf8' })
   .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts'))
   .flatMap((file) => asking(readFileSync(`${FOLDER}/${file}`, 'utf8')).map((one) => ({ ...one, file })));
 

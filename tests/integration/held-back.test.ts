@@ -9,8 +9,8 @@ import {
   promotionRepository,
   sendingRepository,
 } from '../../src/db/index.ts';
-import { livePlanBook } from '../../src/server/live-plan-book.ts';
-import { signingKeys } from '../../src/server/signing.ts';
+import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
+import { signingKeys } from '../../src/server/standing/signing.ts';
 import { holdBack, reviewSending, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { person } from '../plans/ports.ts';
 import { change, withPromotions } from '../plans/small-plan.ts';

@@ -14,8 +14,8 @@ import {
   refusalOf,
   sendingRepository,
 } from '../../src/db/index.ts';
-import { livePlanBook } from '../../src/server/live-plan-book.ts';
-import { hashOfKey, signingKeys } from '../../src/server/signing.ts';
+import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
+import { hashOfKey, signingKeys } from '../../src/server/standing/signing.ts';
 import { type Proposal, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { change, compiled, SMALL, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';

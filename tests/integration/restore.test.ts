@@ -11,9 +11,9 @@ import {
   promotionRepository,
   sendingRepository,
 } from '../../src/db/index.ts';
-import { livePlanBook } from '../../src/server/live-plan-book.ts';
 import { restoreWatch } from '../../src/server/restore-watch.ts';
-import { signingKeys } from '../../src/server/signing.ts';
+import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
+import { signingKeys } from '../../src/server/standing/signing.ts';
 import { renewEpoch, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { accept } from '../../tills/accept.ts';
 import { person } from '../plans/ports.ts';

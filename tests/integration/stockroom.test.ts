@@ -13,7 +13,7 @@ import {
   stockroomRepository,
   templateRepository,
 } from '../../src/db/index.ts';
-import { livePlanBook } from '../../src/server/live-plan-book.ts';
+import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import type { ItemSearch } from '../../src/usecases/index.ts';
 import { change, SMALL } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';

@@ -1,7 +1,6 @@
 import type { ChainWords, Person, Role } from '../../src/contracts/index.ts';
 import { tableOf, withEntries } from '../../src/contracts/table/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
-import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/basket-check-store.ts';
 import type {
   ChainWordsStore,
   CurrentPlan,
@@ -19,6 +18,7 @@ import type {
   WorkRules,
   WorkRulesStore,
 } from '../../src/usecases/index.ts';
+import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/ports/index.ts';
 import { compiled } from './small-plan.ts';
 
 export const person = (role: Role, stores: string[] | null = null): Person => ({

@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import type { BasketCheckStore } from '../../usecases/basket-check-store.ts';
+import type { BasketCheckStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 

@@ -1,4 +1,4 @@
-import type { ChainWordsStore } from '../../usecases/chain-words.ts';
+import type { ChainWordsStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf } from './plan-version.ts';

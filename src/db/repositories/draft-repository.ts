@@ -1,6 +1,5 @@
 import { and, asc, desc, eq, ne } from 'drizzle-orm';
-import type { MatchingStore } from '../../usecases/bring-in.ts';
-import type { DraftStore, TemplateStore } from '../../usecases/draft-store.ts';
+import type { DraftStore, MatchingStore, TemplateStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 

@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import type { HeldBackStore } from '../../usecases/held-back-store.ts';
+import type { HeldBackStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf } from './plan-version.ts';

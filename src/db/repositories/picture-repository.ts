@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { Picture, PictureStore } from '../../usecases/pictures.ts';
+import type { Picture, PictureStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 

@@ -1,7 +1,7 @@
 import { and, asc, gt, notInArray, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import type { PlanWriter } from '../../usecases/plan-store.ts';
+import type { PlanWriter } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { raisePlanVersion } from './plan-version.ts';

@@ -7,7 +7,7 @@ import type {
   SavedChange,
   SaveResult,
   StoredPromotion,
-} from '../../usecases/plan-store.ts';
+} from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf, raisePlanVersion, type Transaction } from './plan-version.ts';

@@ -1,7 +1,7 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { and, asc, count, desc, eq, max, sql } from 'drizzle-orm';
 import type { PriceFileEnvelope } from '../../contracts/index.ts';
-import type { SendingStore } from '../../usecases/sending-store.ts';
+import type { SendingStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 

@@ -1,6 +1,6 @@
 import { and, asc, count, desc, eq, like, type SQL, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
-import type { EntrySaved, ItemSearch, StockroomStore } from '../../usecases/stockroom-store.ts';
+import type { EntrySaved, ItemSearch, StockroomStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { PlanMovedOn, raisePlanVersion } from './plan-version.ts';

@@ -1,5 +1,5 @@
 import { desc, eq } from 'drizzle-orm';
-import type { WaitingEntries, WaitingEntryStore } from '../../usecases/waiting-entry-store.ts';
+import type { WaitingEntries, WaitingEntryStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf } from './plan-version.ts';

@@ -1,4 +1,4 @@
-import type { WorkRulesStore } from '../../usecases/approval.ts';
+import type { WorkRulesStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf } from './plan-version.ts';

@@ -2,8 +2,8 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import sirv from 'sirv';
 import { pathInOneWay } from '../../contracts/index.ts';
 import { connect, sendingRepository } from '../../db/index.ts';
-import { readEnvironment } from '../environment.ts';
-import { log } from '../log.ts';
+import { readEnvironment } from '../machine/environment.ts';
+import { log } from '../machine/log.ts';
 import { terminalDesk } from '../terminal-desk.ts';
 import { addressOf } from './address.ts';
 import { PRICE_FILE_PATH, terminalDoor } from './terminal-door.ts';

@@ -2,8 +2,8 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import { isDatabaseAway } from '../../db/index.ts';
-import { log } from '../log.ts';
-import { AWAY, RETRY_AFTER } from '../reply.ts';
+import { AWAY, RETRY_AFTER } from '../http/reply.ts';
+import { log } from '../machine/log.ts';
 import type { TerminalDesk } from '../terminal-desk.ts';
 
 export const PRICE_FILE_PATH = '/api/till/price-file';

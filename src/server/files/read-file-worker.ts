@@ -1,5 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { giveWay } from '../heavy/give-way.ts';
+import { giveWay } from '../machine/give-way.ts';
 import { readRows } from './read-rows.ts';
 
 giveWay();

@@ -10,7 +10,7 @@ import {
   runBasketChecks,
   selectedItems,
 } from '../../usecases/index.ts';
-import { answerReply, failureReply, json, outcomeReply } from '../reply.ts';
+import { answerReply, failureReply, json, outcomeReply } from '../http/reply.ts';
 import { onBody, onBytes } from './heavy-endpoint-work.ts';
 
 const codesRequest = Joi.object<{ codes: string[] }>({

@@ -3,9 +3,10 @@ import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import { failed, type Outcome, type Person } from '../../contracts/index.ts';
 import { DatabaseAway } from '../../db/index.ts';
-import type { Environment } from '../environment.ts';
-import { NoChain } from '../live-plan-book.ts';
-import { log } from '../log.ts';
+import { NotAnswered } from '../http/not-answered.ts';
+import type { Environment } from '../machine/environment.ts';
+import { log } from '../machine/log.ts';
+import { NoChain } from '../standing/live-plan-book.ts';
 import type { HeavyEndpoint } from './heavy-endpoints.ts';
 import type {
   HeavyAnswer,
@@ -16,7 +17,7 @@ import type {
   WentBack,
 } from './heavy-messages.ts';
 import { type HeavyValue, QUICK_VALUES, type ValueAnswer, type ValueArgs } from './heavy-values.ts';
-import { type Job, NotAnswered, type Thread, threadPool } from './thread-pool.ts';
+import { type Job, type Thread, threadPool } from './thread-pool.ts';
 
 /** Milliseconds that an answer may take; files of a hundred thousand lines take minutes. */
 const WITHIN = 15_000;

@@ -1,8 +1,8 @@
 import type Joi from 'joi';
 import { failed, type Outcome, type Person, shape } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
-import type { Ports } from '../ports.ts';
-import { parseJson } from '../read-body.ts';
+import { parseJson } from '../http/read-body.ts';
+import type { Ports } from '../standing/ports.ts';
 import type { SentInput } from './heavy-messages.ts';
 
 export interface HeavyAsked<T> {

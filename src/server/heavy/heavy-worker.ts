@@ -1,12 +1,12 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import type { Instant } from '../../core/calendar/index.ts';
 import { isDatabaseAway } from '../../db/index.ts';
-import { now } from '../clock.ts';
-import { guardedReply } from '../guarded.ts';
-import { NoChain } from '../live-plan-book.ts';
-import { portsOf } from '../ports.ts';
-import { failureReply } from '../reply.ts';
-import { giveWay } from './give-way.ts';
+import { guardedReply } from '../http/guarded.ts';
+import { failureReply } from '../http/reply.ts';
+import { now } from '../machine/clock.ts';
+import { giveWay } from '../machine/give-way.ts';
+import { NoChain } from '../standing/live-plan-book.ts';
+import { portsOf } from '../standing/ports.ts';
 import { readSent } from './heavy-endpoint-work.ts';
 import { HEAVY_ENDPOINTS } from './heavy-endpoints.ts';
 import type {

@@ -36,8 +36,8 @@ import {
   stepPromotion,
   undoMany,
 } from '../../usecases/index.ts';
-import { parseJson } from '../read-body.ts';
-import { answerReply, failureReply, json, outcomeReply } from '../reply.ts';
+import { parseJson } from '../http/read-body.ts';
+import { answerReply, failureReply, json, outcomeReply } from '../http/reply.ts';
 import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 const letters = () => randomBytes(3).toString('hex');

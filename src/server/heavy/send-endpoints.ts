@@ -1,7 +1,7 @@
 import { sendRequest, storePricesRequest } from '../../contracts/index.ts';
 import { reviewSending, reviewStorePrices, sendPriceFiles } from '../../usecases/index.ts';
-import { log } from '../log.ts';
-import { outcomeReply } from '../reply.ts';
+import { outcomeReply } from '../http/reply.ts';
+import { log } from '../machine/log.ts';
 import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 /** What would go out, and the sending of it. */

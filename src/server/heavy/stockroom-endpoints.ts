@@ -22,7 +22,7 @@ import {
   resolveLooking,
 } from '../../usecases/index.ts';
 import { fileReply } from '../files/write-rows.ts';
-import { failureReply, json, outcomeReply } from '../reply.ts';
+import { failureReply, json, outcomeReply } from '../http/reply.ts';
 import { type HeavyAsked, onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 const EVERYTHING = 10_000_000;

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { type Job, NotAnswered, type Thread, threadPool } from './thread-pool.ts';
+import { NotAnswered } from '../http/not-answered.ts';
+import { type Job, type Thread, threadPool } from './thread-pool.ts';
 
 interface Answer {
   readonly number: number;

@@ -1,3 +1,4 @@
+import { NotAnswered, type Unanswered } from '../http/not-answered.ts';
 import { type FairQueue, fairQueue, type Lane, type QueueLimits, type Waiting } from './fair-queue.ts';
 
 /** A thread as the pool needs it; the real one is a worker thread. */
@@ -19,14 +20,6 @@ export interface Job<Q> {
   readonly within: number;
   /** Fires when nobody waits for the answer any more. */
   readonly signal?: AbortSignal;
-}
-
-/** Why a job has no answer. */
-export type Unanswered = 'full' | 'person-full' | 'took-too-long' | 'died' | 'nobody-waits';
-export class NotAnswered extends Error {
-  constructor(readonly why: Unanswered) {
-    super(`a heavy question was not answered: ${why}`);
-  }
 }
 
 export interface PoolOptions<Q, A> {

@@ -1,0 +1,44 @@
+import { isDatabaseAway, refusalOf } from '../../db/index.ts';
+import { log } from '../machine/log.ts';
+import { NoChain } from '../standing/live-plan-book.ts';
+import { NotAnswered } from './not-answered.ts';
+import { failureReply, json } from './reply.ts';
+
+/**
+ * Does work that answers a request. What the database refuses is told as such, a database that is away as that; a bug
+ * is logged and told as a failure of ours.
+ * @param what is named in the log.
+ */
+export async function guardedReply(what: string, work: () => Promise<Response>): Promise<Response> {
+  try {
+    return await work();
+  } catch (error) {
+    return replyToError(what, error);
+  }
+}
+
+function replyToError(what: string, error: unknown): Response {
+  if (error instanceof NoChain) return failureReply({ kind: 'away', what: 'chain' });
+  if (isDatabaseAway(error)) {
+    // Told once where it is watched (watch-plan.ts): here it would be told for every question.
+    log.debug({ what, err: error }, 'not answered: the database is away');
+    return failureReply({ kind: 'away', what: 'database' });
+  }
+  if (error instanceof NotAnswered && error.why !== 'nobody-waits')
+    return failureReply({ kind: 'too-much', why: error.why });
+  const refused = refusalOf(error);
+  if (refused?.refusal === 'unfit')
+    return json(
+      { message: 'Something in this cannot be kept (a number or a text out of range). Nothing was saved.' },
+      422,
+    );
+  if (refused)
+    return json(
+      {
+        message: `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.`,
+      },
+      409,
+    );
+  log.error({ err: error, what }, 'request failed');
+  return json({ message: 'Something failed on our side. Nothing was saved; try again.' }, 500);
+}

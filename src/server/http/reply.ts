@@ -1,0 +1,71 @@
+import type { Failure, Outcome } from '../../contracts/index.ts';
+import { jsonPointer } from '../../core/plan/index.ts';
+
+/** A failure as a reply. A refusal of fields is 422 with a list of `{path, message}`. */
+export function failureReply(failure: Failure): Response {
+  switch (failure.kind) {
+    case 'invalid':
+      return json({ message: 'Nothing was saved.', faults: faultsOf(failure) }, 422);
+    case 'forbidden':
+      return json({ message: 'Your role does not allow this.' }, 403);
+    case 'not-found':
+      return json({ message: `There is no ${failure.what}.` }, 404);
+    case 'too-large':
+      return json(
+        { message: `That is too large: at most ${size(failure.most)} are taken here. Nothing was saved.` },
+        413,
+        // What still comes is not waited for.
+        { connection: 'close' },
+      );
+    case 'too-much':
+      return json({ message: TOO_MUCH[failure.why] }, failure.why === 'person-full' ? 429 : 503, {
+        'retry-after': RETRY_AFTER,
+      });
+    case 'away':
+      return json({ message: AWAY[failure.what], away: failure.what }, 503, { 'retry-after': RETRY_AFTER });
+    case 'conflict':
+      return json({ message: failure.message, current: failure.current }, 409);
+  }
+}
+
+export const outcomeReply = <T>(outcome: Outcome<T>, status = 200): Response =>
+  outcome.ok ? json(outcome.value, status) : failureReply(outcome.failure);
+
+/** The answer to a question, which would have saved nothing anyway. */
+export function answerReply<T>(outcome: Outcome<T>, status = 200): Response {
+  if (outcome.ok || outcome.failure.kind !== 'invalid') return outcomeReply(outcome, status);
+  return json({ message: 'This cannot be worked out as it stands.', faults: faultsOf(outcome.failure) }, 422);
+}
+
+const faultsOf = ({ faults }: Extract<Failure, { kind: 'invalid' }>) =>
+  faults.map(({ path, what, wanted }) => ({
+    path: jsonPointer(path),
+    message: `${what}; wanted: ${wanted}`,
+  }));
+
+export function json(value: unknown, status = 200, headers: Record<string, string> = {}): Response {
+  return new Response(JSON.stringify(value), {
+    status,
+    headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store', ...headers },
+  });
+}
+
+/** Seconds after which it is worth asking again. */
+export const RETRY_AFTER = '2';
+
+const TOO_MUCH = {
+  full: 'Too much is being worked out just now. Nothing was saved; ask again in a few seconds.',
+  'person-full':
+    'Many of your questions are still being worked out. Nothing was saved; ask again when some are answered.',
+  'took-too-long': 'This took too long and was stopped. Nothing was saved; ask for less at once.',
+  died: 'This took more memory than there is and was stopped. Nothing was saved; ask for less at once.',
+} as const;
+
+export const AWAY = {
+  database:
+    'The database does not answer just now. Nothing was saved; Bell Tag waits for it and goes on by itself.',
+  chain: 'This database holds no chain yet: there is nothing to look at, and nobody to sign in.',
+} as const;
+
+const size = (bytes: number): string =>
+  bytes >= 1_000_000 ? `${Math.round(bytes / 1_000_000)} MB` : `${Math.round(bytes / 1000)} kB`;

@@ -1,0 +1,98 @@
+import {
+  basketCheckRepository,
+  chainWordsRepository,
+  connect,
+  type Database,
+  draftRepository,
+  heldBackRepository,
+  matchingRepository,
+  pictureRepository,
+  planRepository,
+  promotionRepository,
+  sendingRepository,
+  stockroomRepository,
+  templateRepository,
+  waitingEntryRepository,
+  workRulesRepository,
+} from '../../db/index.ts';
+import type {
+  BasketCheckStore,
+  ChainWordsStore,
+  DraftStore,
+  HeldBackStore,
+  MatchingStore,
+  PictureReader,
+  PictureStore,
+  PlanBook,
+  PlanWriter,
+  PromotionStore,
+  SendingStore,
+  SigningKeys,
+  StockroomStore,
+  TemplateStore,
+  WaitingEntryStore,
+  WorkRulesStore,
+} from '../../usecases/ports/index.ts';
+import { type StoreComparison, storeComparison } from '../../usecases/send/store-comparison.ts';
+import { type FileReader, readFileApart } from '../files/read-file-apart.ts';
+import { livePlanBook } from './live-plan-book.ts';
+import { readPicture } from './read-picture.ts';
+import { signingKeys } from './signing.ts';
+
+/** What use cases stand on, the same in the server and in each of its threads. */
+export interface Ports {
+  readonly db: Database;
+  readonly book: PlanBook;
+  readonly promotions: PromotionStore;
+  readonly rules: WorkRulesStore;
+  readonly words: ChainWordsStore;
+  readonly waiting: WaitingEntryStore;
+  readonly writer: PlanWriter;
+  readonly stockroom: StockroomStore;
+  readonly drafts: DraftStore;
+  readonly templates: TemplateStore;
+  readonly matchings: MatchingStore;
+  readonly sending: SendingStore;
+  readonly heldBack: HeldBackStore;
+  readonly compare: StoreComparison;
+  readonly signer: SigningKeys;
+  readonly checks: BasketCheckStore;
+  readonly pictures: PictureStore;
+  readonly readPicture: PictureReader;
+  readonly readFile: FileReader;
+}
+
+/**
+ * @param connections to the database at most.
+ * @param onPlanWentBack is told when the database is found to be another than it was.
+ */
+export function portsOf(
+  { databaseUrl, fileReader }: { databaseUrl: string; fileReader: string },
+  connections: number,
+  onPlanWentBack: () => void = () => {},
+): Ports {
+  const { db } = connect(databaseUrl, connections);
+  const sending = sendingRepository(db);
+  const heldBack = heldBackRepository(db);
+  return {
+    db,
+    book: livePlanBook(db, onPlanWentBack),
+    promotions: promotionRepository(db),
+    rules: workRulesRepository(db),
+    words: chainWordsRepository(db),
+    waiting: waitingEntryRepository(db),
+    writer: planRepository(db),
+    stockroom: stockroomRepository(db),
+    drafts: draftRepository(db),
+    templates: templateRepository(db),
+    matchings: matchingRepository(db),
+    sending,
+    heldBack,
+    compare: storeComparison(sending, heldBack),
+    signer: signingKeys(db),
+    checks: basketCheckRepository(db),
+    pictures: pictureRepository(db),
+    readPicture,
+    readFile: readFileApart(fileReader),
+  };
+}

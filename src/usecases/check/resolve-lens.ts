@@ -1,0 +1,100 @@
+import { GROUP_PREFIX, type Lens, type LensView, type Person, sees } from '../../contracts/index.ts';
+import {
+  DAY,
+  dayNumber,
+  dayOf,
+  formatLocalDate,
+  formatMoment,
+  type Instant,
+  MINUTE,
+  parseMoment,
+  type WallTime,
+} from '../../core/calendar/index.ts';
+import type { StoreDocument } from '../../core/plan/index.ts';
+import { storesOf } from '../../core/selection/index.ts';
+import { seenBy } from '../people/index.ts';
+import type { CurrentPlan, PlanBook } from '../ports/index.ts';
+
+const DAYS_BEFORE = 7;
+const DAYS_SHOWN = 24;
+
+/** Finds the names behind a lens. What is not there is left out and told. */
+export async function resolveLens(
+  ports: { book: PlanBook },
+  person: Person,
+  lens: Lens,
+  now: Instant,
+): Promise<LensView | null> {
+  const current = await seenBy(ports.book, person);
+  const { plan, clockOf } = current.compiled;
+  const seen = plan.stores.filter(({ id }) => sees(person, id));
+  const fallback = seen[0];
+  if (!fallback) return null;
+  const { group, store, missing: noPlace } = placeOf(lens, seen, current);
+  const at = store ?? fallback;
+  const clock = clockOf(at);
+  const asked = lens.at === null ? null : parseMoment(lens.at, clock);
+  const shopper = plan.shopperGroups.find(({ id }) => id === lens.shopper) ?? null;
+  const missing = [
+    noPlace,
+    lens.at !== null && asked === null ? `"${lens.at}" is no date and hour` : null,
+    lens.shopper !== null && !shopper ? `there is no kind of shopper "${lens.shopper}"` : null,
+  ].filter((part) => part !== null);
+  // The clock of a page stands still on the minute it was made.
+  const moment = asked ?? ((Math.floor(now / MINUTE) * MINUTE) as Instant);
+  return {
+    lens: {
+      where: noPlace ? null : lens.where,
+      at: asked === null ? null : lens.at,
+      shopper: shopper?.id ?? null,
+    },
+    store: { id: at.id, name: at.name, timeZone: at.timeZone },
+    group,
+    at: formatMoment(moment, clock),
+    now: formatMoment(now, clock).slice(0, 16),
+    shopper: shopper && { id: shopper.id, name: shopper.name },
+    missing: missing.length === 0 ? null : missing.join(', and '),
+    days: daysAround(current, clock.toWall(moment)),
+  };
+}
+
+function placeOf(
+  { where }: Lens,
+  seen: readonly StoreDocument[],
+  { compiled: { plan } }: CurrentPlan,
+): { group: LensView['group']; store: StoreDocument | undefined; missing: string | null } {
+  if (where === null) return { group: null, store: undefined, missing: null };
+  if (!where.startsWith(GROUP_PREFIX)) {
+    const store = seen.find(({ id }) => id === where);
+    return { group: null, store, missing: store ? null : `there is no store "${where}" for you` };
+  }
+  const id = where.slice(GROUP_PREFIX.length);
+  const found = plan.storeGroups.find((one) => one.id === id);
+  const inGroup = found ? storesOf({ group: id }, plan) : new Set<string>();
+  const stores = seen.filter((store) => inGroup.has(store.id));
+  if (!found || stores.length === 0)
+    return { group: null, store: undefined, missing: `there is no store group "${id}" for you` };
+  return {
+    group: { id, name: found.name, stores: stores.map((store) => store.id) },
+    store: stores[0],
+    missing: null,
+  };
+}
+
+/** How many approved promotions start and end on each day around the moment; wall times, so of every store alike. */
+function daysAround({ document }: CurrentPlan, at: WallTime): LensView['days'] {
+  const first = dayOf((at - DAYS_BEFORE * DAY) as WallTime);
+  const starts = new Map<string, number>();
+  const ends = new Map<string, number>();
+  const count = (days: Map<string, number>, text: string) =>
+    days.set(text.slice(0, 10), (days.get(text.slice(0, 10)) ?? 0) + 1);
+  for (const { status, when } of document.promotions) {
+    if (status !== 'approved') continue;
+    count(starts, when.from);
+    if (when.to !== undefined) count(ends, when.to);
+  }
+  return Array.from({ length: DAYS_SHOWN }, (_, i) => {
+    const date = formatLocalDate(dayNumber(first + i));
+    return { date, starts: starts.get(date) ?? 0, ends: ends.get(date) ?? 0 };
+  });
+}

@@ -1,0 +1,3 @@
+export * from './approval.ts';
+export * from './sight.ts';
+export * from './work-rules.ts';

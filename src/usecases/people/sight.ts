@@ -1,0 +1,159 @@
+import { type Person, sees } from '../../contracts/index.ts';
+import type {
+  FormulaDocument,
+  ItemDocument,
+  LinePricesInDocument,
+  PlanDocument,
+  PromotionDocument,
+  StoreRule,
+} from '../../core/plan/index.ts';
+import { readPlan } from '../../core/plan/index.ts';
+import { type CompiledPlan, compile } from '../../core/price-book/index.ts';
+import { storesOf } from '../../core/selection/index.ts';
+import type { CurrentPlan, PlanBook } from '../ports/index.ts';
+
+/**
+ * What a person may see of the plan. Whoever sees only some stores is given a plan in which there are no others, so
+ * that nothing that is worked out from it can tell of them; whoever does not see costs, a document without any. Prices
+ * come out the same: the compiled plan keeps costs, which some prices are made from, and what shows one asks `costs`.
+ */
+type Sight = Pick<Person, 'stores' | 'costs'>;
+
+/** What has been narrowed of a plan stays as long as the plan does. */
+const narrowed = new WeakMap<CurrentPlan, Map<string, CurrentPlan>>();
+
+/** The plan as it stands, as far as a person may see it. For looking only: what is written is checked against all. */
+export const seenBy = async (book: PlanBook, person: Sight): Promise<CurrentPlan> =>
+  seenOf(await book.current(), person);
+
+export function seenOf(current: CurrentPlan, person: Sight): CurrentPlan {
+  if (person.stores === null && person.costs) return current;
+  const kept = narrowed.get(current) ?? new Map<string, CurrentPlan>();
+  narrowed.set(current, kept);
+  const key = JSON.stringify([person.stores, person.costs]);
+  const seen = kept.get(key) ?? narrow(current, person);
+  kept.set(key, seen);
+  return seen;
+}
+
+function narrow(current: CurrentPlan, person: Sight): CurrentPlan {
+  const { document, compiled, version } = current;
+  const ofStores = person.stores === null ? document : withStores(document, compiled, person);
+  return {
+    version,
+    compiled:
+      person.stores === null
+        ? compiled
+        : compile(readPlan(withStores(document, compiled, { ...person, costs: true }))),
+    document: person.costs ? ofStores : withoutCosts(ofStores),
+  };
+}
+
+/** A promotion as far as a person may see it; null where it counts in no store of theirs. */
+export function seenPromotion(
+  promotion: PromotionDocument,
+  compiled: CompiledPlan,
+  person: Sight,
+): PromotionDocument | null {
+  const costs = person.costs ? promotion : withoutTerms(promotion);
+  if (person.stores === null) return costs;
+  const { notes: _, ...told } = withLinePricesOf(costs, compiled, person);
+  const here = narrowRule(promotion.where, compiled, person);
+  return here ? { ...(person.costs ? told : withoutMarkUp(told)), where: here } : null;
+}
+
+function withStores(document: PlanDocument, compiled: CompiledPlan, person: Sight): PlanDocument {
+  const stores = document.stores.filter(({ id }) => sees(person, id));
+  const zones = new Set(stores.map(({ zone }) => zone));
+  const within = <T, R extends StoreRule | undefined>(
+    list: readonly T[] | undefined,
+    ruleOf: (one: T) => R,
+    withRule: (one: T, rule: StoreRule) => T,
+  ): T[] =>
+    (list ?? []).flatMap((one) => {
+      const rule = narrowRule(ruleOf(one), compiled, person);
+      return rule ? [withRule(one, rule)] : [];
+    });
+  return {
+    ...document,
+    stores,
+    zones: (document.zones ?? []).filter(({ id }) => zones.has(id)),
+    terminals: (document.terminals ?? []).filter(({ store }) => sees(person, store)),
+    storeGroups: within(
+      document.storeGroups,
+      ({ rule }) => rule,
+      (group, rule) => ({ ...group, rule }),
+    ),
+    ranges: within(
+      document.ranges,
+      (range) => range.stores,
+      (range, rule) => ({ ...range, stores: rule }),
+    ),
+    items: document.items.map((item) => withPricesOf(item, person, zones)),
+    promotions: document.promotions.flatMap((one) => seenPromotion(one, compiled, person) ?? []),
+  };
+}
+
+/** Whose own stores a rule selects, by name; null where none of them. */
+function narrowRule(rule: StoreRule | undefined, compiled: CompiledPlan, person: Sight): StoreRule | null {
+  const chosen = storesOf(rule ?? { all: true }, compiled.plan);
+  const own = (person.stores ?? []).filter((id) => chosen.has(id));
+  if (own.length === 0) return null;
+  return { stores: own };
+}
+
+function withPricesOf(
+  item: ItemDocument,
+  person: Sight,
+  zones: ReadonlySet<string | undefined>,
+): ItemDocument {
+  const isSeen = ({ store, zone }: ItemDocument['prices'][number]) =>
+    (store === undefined || sees(person, store)) && (zone === undefined || zones.has(zone));
+  return item.prices.every(isSeen) ? item : { ...item, prices: item.prices.filter(isSeen) };
+}
+
+/** Prices line by line of other stores are theirs. */
+function withLinePricesOf(
+  promotion: PromotionDocument,
+  { plan }: CompiledPlan,
+  person: Sight,
+): PromotionDocument {
+  const { offer } = promotion;
+  if (offer.kind !== 'priceChange' || !(offer.linePricesIn || offer.worksheet?.ownIn)) return promotion;
+  const zones = new Set(plan.stores.flatMap(({ id, zone }) => (sees(person, id) ? [zone] : [])));
+  const seen = (list: LinePricesInDocument[] | undefined) =>
+    list?.filter(({ zone, store }) =>
+      store === undefined ? zone === undefined || zones.has(zone) : sees(person, store),
+    );
+  const { worksheet } = offer;
+  return {
+    ...promotion,
+    offer: {
+      ...offer,
+      ...(offer.linePricesIn ? { linePricesIn: seen(offer.linePricesIn) } : {}),
+      ...(worksheet?.ownIn ? { worksheet: { ...worksheet, ownIn: seen(worksheet.ownIn) } } : {}),
+    },
+  };
+}
+
+/** From a price and the way it came from the cost anybody goes back to the cost. */
+function withoutMarkUp<P extends Pick<PromotionDocument, 'offer'>>(promotion: P): P {
+  const { offer } = promotion;
+  if (offer.kind !== 'priceChange') return promotion;
+  const { worksheet: _, formula, ...rest } = offer;
+  const told = formula && !isOnCost(formula) ? { ...rest, formula } : rest;
+  return { ...promotion, offer: told };
+}
+
+export const isOnCost = (formula: FormulaDocument): boolean =>
+  'addPercent' in formula || 'marginOnPrice' in formula || ('basis' in formula && formula.basis === 'cost');
+
+const withoutTerms = ({ supplier: _, ...promotion }: PromotionDocument): PromotionDocument => promotion;
+
+const withoutCost = ({ cost: _, ...item }: ItemDocument): ItemDocument => item;
+
+const withoutCosts = (document: PlanDocument): PlanDocument => ({
+  ...document,
+  items: document.items.map(withoutCost),
+  promotions: document.promotions.map(withoutTerms),
+});

@@ -1,0 +1,72 @@
+import { failed, invalid, may, type Outcome, type Person } from '../../contracts/index.ts';
+import type { PromotionStatus } from '../../core/plan/index.ts';
+import { approved, isStanding } from '../people/index.ts';
+import type { PlanBook, PromotionStore, StoredPromotion, WorkRulesStore } from '../ports/index.ts';
+import { readPromotionInput, STATUS_ACTIONS, saved } from './save-promotion.ts';
+
+type Ports = { book: PlanBook; promotions: PromotionStore; rules: WorkRulesStore };
+
+/** Approves, pauses, resumes, archives or withdraws a promotion. */
+export async function setPromotionStatus(
+  ports: Ports,
+  person: Person,
+  input: { id: string; status: PromotionStatus; revision: number },
+): Promise<Outcome<{ revision: number }>> {
+  if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
+  const found = await ports.promotions.find(input.id);
+  if (!found) return failed({ kind: 'not-found', what: `promotion ${input.id}` });
+  if (input.status === 'approved')
+    return found.promotion.status === 'paused'
+      ? resume(ports, person, found, input.revision)
+      : approve(ports, person, found, input.revision);
+  if (input.status === 'paused' && !isStanding(found.promotion))
+    return invalid(['status'], `it is ${found.promotion.status}`, 'one that is approved');
+  const promotion = { ...found.promotion, status: input.status };
+  // What is put away or withdrawn has nothing beside it that could wait.
+  const left = isStanding(promotion) ? {} : { proposal: null };
+  return saved(
+    await ports.promotions.save(promotion, input.revision, {
+      person: person.id,
+      action: STATUS_ACTIONS[input.status],
+      ...left,
+    }),
+  );
+}
+
+/** Switches a draft on, or puts a waiting change in its place. */
+export async function approve(
+  ports: Ports,
+  person: Person,
+  found: StoredPromotion,
+  revision: number,
+): Promise<Outcome<{ revision: number }>> {
+  if (!may(person, 'approve')) return failed({ kind: 'forbidden' });
+  const next = approved(found, person, await ports.rules.current());
+  if ('fault' in next) return invalid([], `it ${next.fault}`, next.wanted);
+  const { document } = await ports.book.current();
+  const read = readPromotionInput(next.promotion, document);
+  if (!read.ok) return read;
+  const action = found.proposal?.document ? 'change approved' : STATUS_ACTIONS.approved;
+  return saved(
+    await ports.promotions.save(next.promotion, revision, { person: person.id, action, proposal: null }),
+  );
+}
+
+async function resume(
+  { promotions }: Ports,
+  person: Person,
+  found: StoredPromotion,
+  revision: number,
+): Promise<Outcome<{ revision: number }>> {
+  if (!(await mayResume(promotions, person, found.promotion.id))) return failed({ kind: 'forbidden' });
+  const promotion = { ...found.promotion, status: 'approved' as const };
+  return saved(await promotions.save(promotion, revision, { person: person.id, action: 'resumed' }));
+}
+
+/** To resume is to put back what was approved: whoever approves may, and who paused it. */
+export async function mayResume(promotions: PromotionStore, person: Person, id: string): Promise<boolean> {
+  if (may(person, 'approve')) return true;
+  const history = await promotions.history(id);
+  const paused = history.find(({ action }) => action.endsWith(STATUS_ACTIONS.paused));
+  return may(person, 'plan') && paused?.personId === person.id;
+}

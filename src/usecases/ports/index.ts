@@ -1,0 +1,13 @@
+export type * from './basket-check-store.ts';
+export type * from './chain-words-store.ts';
+export type * from './draft-store.ts';
+export type * from './held-back-store.ts';
+export type * from './matching-store.ts';
+export type * from './picture-store.ts';
+export type * from './plan-book.ts';
+export type * from './plan-writer.ts';
+export type * from './promotion-store.ts';
+export type * from './sending-store.ts';
+export type * from './stockroom-store.ts';
+export type * from './waiting-entry-store.ts';
+export type * from './work-rules-store.ts';

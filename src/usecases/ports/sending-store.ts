@@ -1,0 +1,83 @@
+import type { Manifest } from '../../core/price-file/index.ts';
+
+/** A price file as it was made. */
+export interface MadePriceFile {
+  readonly store: string;
+  readonly content: string;
+  readonly sha256: string;
+  readonly signature: string;
+  readonly manifest: Manifest;
+}
+
+export interface TerminalStatus {
+  readonly terminal: string;
+  readonly store: string;
+  readonly tags: readonly string[];
+  readonly holds: number | null;
+  readonly heldSince: string | null;
+  readonly lastSeen: string | null;
+  readonly clockSkew: number | null;
+  readonly problem: string | null;
+  /** The number that its store was sent last. */
+  readonly wanted: number | null;
+}
+
+export interface RolloutSummary {
+  readonly id: number;
+  readonly createdAt: string;
+  readonly createdBy: string;
+  readonly stores: number;
+}
+
+export interface TerminalName {
+  readonly id: string;
+  readonly store: string;
+}
+
+/** Port: price files and what terminals hold. */
+export interface SendingStore {
+  /** Makes a rollout; `make` is told the number that all its files bear. */
+  send(
+    person: string,
+    planVersion: number,
+    make: (number: number) => readonly MadePriceFile[],
+  ): Promise<number>;
+  /** The number of a store's newest file; null where none was made. */
+  newestNumber(store: string): Promise<number | null>;
+  /** The number of each store's newest file. */
+  newestNumbers(): Promise<ReadonlyMap<string, number>>;
+  /** The envelope of a file as terminals take it: JSON, gzipped. Null: there is no such file. */
+  envelope(store: string, number: number): Promise<Uint8Array | null>;
+  /** Of each store's newest file. A store that was sent nothing, or a file from before manifests, is not in it. */
+  newestManifests(): Promise<ReadonlyMap<string, Manifest>>;
+  terminals(): Promise<readonly TerminalStatus[]>;
+  /** The number of the last rollout; null where nothing was sent. */
+  newestRollout(): Promise<number | null>;
+  rollouts(): Promise<readonly RolloutSummary[]>;
+  /** Every terminal that has a key, by the key's hash. */
+  terminalKeys(): Promise<ReadonlyMap<string, TerminalName>>;
+  /**
+   * Lets numbers begin at a new epoch, where they did not within the last minutes: another server may have noticed the
+   * same restored backup.
+   * @param lost the highest number that a terminal held and that was not known here; null where none was seen.
+   * @returns whether they do now.
+   */
+  renewEpoch(epoch: number, lost: number | null, now: Date): Promise<boolean>;
+  /** When a restored backup was last noticed, and what was lost by then; null: never. */
+  lastRestore(): Promise<{ readonly at: string; readonly lost: number | null } | null>;
+  report(
+    terminal: string,
+    state: { holds: number | null; heldSince: string | null; clockSkew: number; problem: string | null },
+  ): Promise<void>;
+}
+
+/** Port: signs the text of a price file. */
+export interface Signer {
+  sign(content: string): { readonly sha256: string; readonly signature: string };
+  readonly publicKey: string;
+}
+
+/** Port: the chain's signing keys. */
+export interface SigningKeys {
+  newest(): Promise<Signer>;
+}

@@ -1,0 +1,13 @@
+/** How the chain wants its people to work. */
+export interface WorkRules {
+  /** What somebody wrote or submitted is approved by somebody else, and only what was submitted. */
+  readonly another: boolean;
+  /** Regular prices, and what changes the goods or places of an approved promotion, wait for approval too. */
+  readonly stockroom: boolean;
+}
+
+/** Port: the rules of work of the chain. */
+export interface WorkRulesStore {
+  current(): Promise<WorkRules>;
+  set(rules: WorkRules, person: string): Promise<void>;
+}

@@ -1,0 +1,78 @@
+import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
+import type { Instant } from '../../core/calendar/index.ts';
+import { isEmpty, type PriceFileContent } from '../../core/price-file/index.ts';
+import type {
+  HeldBackStore,
+  MadePriceFile,
+  PlanBook,
+  SendingStore,
+  Signer,
+  SigningKeys,
+} from '../ports/index.ts';
+import type { StoreComparison, StoreToSend } from './store-comparison.ts';
+
+export interface SendOrder {
+  /** Null: every store with something to send. */
+  readonly stores: readonly string[] | null;
+  /** The version that was reviewed: nothing else goes out. */
+  readonly planVersion: number;
+  /** What was held back when it was reviewed. */
+  readonly held: readonly string[];
+}
+
+/** Makes and signs a price file for each store with something new; its terminals take them by themselves. */
+export async function sendPriceFiles(
+  ports: {
+    book: PlanBook;
+    compare: StoreComparison;
+    sending: SendingStore;
+    heldBack: HeldBackStore;
+    signer: SigningKeys;
+  },
+  person: Person,
+  order: SendOrder,
+  now: Instant,
+): Promise<Outcome<{ rollout: number | null; stores: number }>> {
+  if (!may(person, 'send')) return failed({ kind: 'forbidden' });
+  const current = await ports.book.current();
+  if (current.version !== order.planVersion) {
+    return failed({
+      kind: 'conflict',
+      message: 'The plan has changed since it was reviewed. Nothing was sent; review it again.',
+    });
+  }
+  const held = (await ports.heldBack.all()).map(({ promotion }) => promotion);
+  if (held.length !== order.held.length || !held.every((id) => order.held.includes(id))) {
+    return failed({
+      kind: 'conflict',
+      message: 'What is held back has changed since it was reviewed. Nothing was sent; review it again.',
+    });
+  }
+  const open = (await ports.compare(current, now)).filter(({ difference }) => !isEmpty(difference));
+  const chosen = order.stores === null ? open : open.filter(({ store }) => order.stores!.includes(store.id));
+  if (chosen.length === 0) return done({ rollout: null, stores: 0 });
+  const madeAt = new Date(now).toISOString();
+  const signer = await ports.signer.newest();
+  const rollout = await ports.sending.send(person.id, current.version, (number) =>
+    chosen.map((entry) => make(entry, number, madeAt, signer)),
+  );
+  return done({ rollout, stores: chosen.length });
+}
+
+function make(
+  { store, plan, manifest }: StoreToSend,
+  number: number,
+  madeAt: string,
+  signer: Signer,
+): MadePriceFile {
+  const content: PriceFileContent = {
+    format: 'bell-tag-price-file',
+    version: 1,
+    store: store.id,
+    number,
+    madeAt,
+    plan,
+  };
+  const text = JSON.stringify(content);
+  return { store: store.id, content: text, manifest, ...signer.sign(text) };
+}

@@ -1,0 +1,16 @@
+import { gunzipSync } from 'node:zlib';
+import type { PriceFileEnvelope } from '../../contracts/index.ts';
+import type { PriceFileContent } from '../../core/price-file/index.ts';
+import type { SendingStore } from '../ports/index.ts';
+
+/** What a price file that went out says; null: there is no such file. */
+export async function sentContent(
+  sending: SendingStore,
+  store: string,
+  number: number,
+): Promise<PriceFileContent | null> {
+  const packed = await sending.envelope(store, number);
+  if (!packed) return null;
+  const { content } = JSON.parse(gunzipSync(packed).toString('utf8')) as PriceFileEnvelope;
+  return JSON.parse(content) as PriceFileContent;
+}

@@ -1,0 +1,196 @@
+import {
+  type BasketCheckView,
+  type Finding,
+  type LensView,
+  may,
+  type Person,
+  type PromotionSummary,
+  sees,
+  type TerminalCount,
+  type TodayView,
+} from '../../contracts/index.ts';
+import { DAY, formatWallTime, type Instant, parseMoment, type WallTime } from '../../core/calendar/index.ts';
+import { marginOf } from '../../core/consequences/index.ts';
+import { minorUnits } from '../../core/money/index.ts';
+import type { Item, StoreDocument } from '../../core/plan/index.ts';
+import { book, NO_PRICE } from '../../core/price-book/index.ts';
+import { isEmpty } from '../../core/price-file/index.ts';
+import { runBasketChecks } from '../check/index.ts';
+import { seenOf } from '../people/index.ts';
+import { listPromotions } from '../plan/index.ts';
+import type {
+  BasketCheckStore,
+  CurrentPlan,
+  HeldBackStore,
+  PlanBook,
+  PromotionStore,
+  SendingStore,
+  WaitingEntryStore,
+  WorkRules,
+  WorkRulesStore,
+} from '../ports/index.ts';
+import type { StoreComparison } from '../send/index.ts';
+import { promotionsIn, troubleOf } from '../send/index.ts';
+import { listWaitingEntries } from '../stockroom/index.ts';
+
+const AHEAD = 7 * DAY;
+
+/** The start of the day's work, looked at through the lens. */
+export async function lookAtToday(
+  ports: {
+    book: PlanBook;
+    promotions: PromotionStore;
+    rules: WorkRulesStore;
+    waiting: WaitingEntryStore;
+    sending: SendingStore;
+    compare: StoreComparison;
+    heldBack: HeldBackStore;
+    checks: BasketCheckStore;
+  },
+  person: Person,
+  view: LensView,
+  now: Instant,
+): Promise<TodayView> {
+  const whole = await ports.book.current();
+  const current = seenOf(whole, person);
+  const all = await listPromotions(ports, person);
+  const approved = all.filter(({ status }) => status === 'approved');
+  const store = current.compiled.stores.get(view.store.id)!;
+  const clock = current.compiled.clockOf(store);
+  const at = parseMoment(view.at, clock)!;
+  const from = view.at.slice(0, 16);
+  const to = formatWallTime((clock.toWall(at) + AHEAD) as WallTime);
+  const within = (text: string | null): text is string => text !== null && text >= from && text < to;
+  return {
+    live: approved.filter((one) => one.from <= from && (one.to === null || one.to > from)).length,
+    starting: approved.filter((one) => within(one.from)).sort((a, b) => (a.from < b.from ? -1 : 1)),
+    ending: approved.filter((one) => within(one.to)).sort((a, b) => (a.to! < b.to! ? -1 : 1)),
+    ...whatWaits(all, person, await ports.rules.current()),
+    stockroom: await stockroomWaits(ports, person),
+    unsent: await unsent(ports.compare, whole, person, now),
+    held: await heldBack(ports.heldBack, current, person),
+    terminals: await countTerminals(ports.sending, current, person, now),
+    findings: [
+      ...failedChecks(await runBasketChecks(ports, person, now)),
+      ...openEnds(approved, from),
+      ...(person.costs ? belowCost(current, view, at) : []),
+    ],
+  };
+}
+
+async function stockroomWaits(
+  ports: { book: PlanBook; waiting: WaitingEntryStore; rules: WorkRulesStore },
+  person: Person,
+): Promise<TodayView['stockroom']> {
+  const all = (await listWaitingEntries(ports, person)).filter(({ returned }) => !returned);
+  const toApprove = all.filter(({ approves }) => approves).length;
+  return { toApprove, waiting: all.length - toApprove };
+}
+
+/** What is on its way to approval, as it concerns a person. */
+function whatWaits(
+  all: readonly PromotionSummary[],
+  person: Person,
+  { another }: WorkRules,
+): Pick<TodayView, 'toApprove' | 'sentBack' | 'submitted' | 'drafts'> {
+  const submitted = all.filter(({ waiting }) => waiting?.state === 'submitted');
+  const own = ({ waiting }: PromotionSummary) =>
+    !may(person, 'approve') || (another && waiting?.by === person.id);
+  return {
+    toApprove: submitted.filter((one) => !own(one)),
+    submitted: submitted.filter(own),
+    sentBack: all.filter(({ waiting }) => waiting?.state === 'sent-back'),
+    drafts: all.filter(({ status, waiting }) => (waiting ? waiting.state === 'written' : status === 'draft')),
+  };
+}
+
+async function unsent(
+  compare: StoreComparison,
+  current: CurrentPlan,
+  person: Person,
+  now: Instant,
+): Promise<TodayView['unsent']> {
+  const open = (await compare(current, now)).filter(
+    ({ store, difference }) => sees(person, store.id) && !isEmpty(difference),
+  );
+  return { stores: open.length, promotions: promotionsIn(open).map((id) => nameOf(id, current)) };
+}
+
+async function heldBack(store: HeldBackStore, seen: CurrentPlan, person: Person): Promise<TodayView['held']> {
+  const known = new Set(seen.document.promotions.map(({ id }) => id));
+  return (await store.all())
+    .filter(({ promotion }) => person.stores === null || known.has(promotion))
+    .map(({ promotion, by }) => ({ name: nameOf(promotion, seen), by }));
+}
+
+const nameOf = (promotion: string, { document }: CurrentPlan): string =>
+  document.promotions.find(({ id }) => id === promotion)?.name ?? promotion;
+
+async function countTerminals(
+  sending: SendingStore,
+  { compiled }: CurrentPlan,
+  person: Person,
+  now: Instant,
+): Promise<TerminalCount> {
+  const all = (await sending.terminals()).filter(({ store }) => sees(person, store));
+  const troubled = all.flatMap((status) => {
+    const trouble = troubleOf(status, now);
+    const { terminal, store, problem } = status;
+    const storeName = compiled.stores.get(store)?.name ?? store;
+    return trouble === null ? [] : [{ terminal, store, storeName, trouble, detail: problem }];
+  });
+  return { all: all.length, upToDate: all.length - troubled.length, troubled };
+}
+
+const failedChecks = (checks: readonly BasketCheckView[]): Finding[] =>
+  checks.filter(({ result }) => !result.holds).map((check) => ({ code: 'basket-check', check }));
+
+function openEnds(approved: readonly PromotionSummary[], from: string): Finding[] {
+  return approved
+    .filter((one) => one.to === null && one.from <= from)
+    .map(({ id, name }) => ({ code: 'open-end', promotion: { id, name } }));
+}
+
+/** So many prices are looked at before the page is shown; a larger chain is told of the store of the lens alone. */
+const MOST_PRICES = 2_000_000;
+
+interface Thin {
+  readonly items: Set<string>;
+  readonly stores: Set<string>;
+  worst: { readonly margin: number; readonly item: Item; readonly store: StoreDocument } | null;
+}
+
+/** Tag prices that earn nothing, or too little, at the moment of the lens in every store that the person sees. */
+function belowCost({ compiled }: CurrentPlan, view: LensView, at: Instant): Finding[] {
+  const { marginFloor } = compiled.plan.policy;
+  const { items } = compiled.catalogue;
+  const whole = items.length * compiled.plan.stores.length <= MOST_PRICES;
+  const found = { 'below-cost': nothingThin(), 'below-floor': nothingThin() };
+  for (const store of whole ? compiled.plan.stores : [compiled.stores.get(view.store.id)!]) {
+    const { prices } = book(compiled, at, [store.id]);
+    items.forEach((item, index) => {
+      const price = prices[index]!;
+      if (price === NO_PRICE || item.cost === null) return;
+      const margin = marginOf(minorUnits(price), item.cost) ?? Number.NEGATIVE_INFINITY;
+      if (price < item.cost) note(found['below-cost'], { margin, item, store });
+      else if (marginFloor !== null && margin < marginFloor)
+        note(found['below-floor'], { margin, item, store });
+    });
+  }
+  return (['below-cost', 'below-floor'] as const).flatMap((code) => told(code, found[code]));
+}
+
+const nothingThin = (): Thin => ({ items: new Set(), stores: new Set(), worst: null });
+
+function note(thin: Thin, seen: NonNullable<Thin['worst']>): void {
+  thin.items.add(seen.item.sku);
+  thin.stores.add(seen.store.id);
+  if (!thin.worst || seen.margin < thin.worst.margin) thin.worst = seen;
+}
+
+function told(code: 'below-cost' | 'below-floor', { items, stores, worst }: Thin): Finding[] {
+  if (!worst) return [];
+  const { sku, name } = worst.item;
+  const store = { id: worst.store.id, name: worst.store.name };
+  return [{ code, items: items.size, stores: stores.size, worst: { sku, name, store } }];
+}
