@@ -24,7 +24,7 @@ it('a kind of offer is its room and a line in each of five registries', () => {
     'src/core/plan/offers.ts',
     'src/core/receipt/unit-offers.ts',
     'src/core/sentence/offers.ts',
-    'src/islands/editor/deal/kinds.ts',
+    'src/islands/deal/kinds.ts',
   ]);
 });
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { PromotionStep } from '../../contracts/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import { type Draft, sheetOf, wholeOf } from './draft.ts';
+import { type Draft, sheetOf, wholeOf } from '../draft/draft.ts';
 import type { Opened, Saving } from './editor.tsx';
 import type { Keeping } from './use-kept-draft.ts';
 

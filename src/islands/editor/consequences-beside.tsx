@@ -3,7 +3,7 @@ import { type LensView, lensQuery, type Preview, type PreviewLine } from '../../
 import { PriceTag } from '../../ui/pieces/index.ts';
 import { LOST_REASON_WORDS } from '../../ui/words/index.ts';
 import { saidAmount, saidCount, saidPercent, saidTimes, shortMoment } from '../../ui/writing/index.ts';
-import { BesideFrame } from './beside-frame.tsx';
+import { BesideFrame } from '../sentence/beside-frame.tsx';
 
 /** What the draft does, beside it. */
 export function ConsequencesBeside({

@@ -9,14 +9,7 @@ import {
 } from '../../contracts/view/index.ts';
 import { isPriceChange, type PromotionDocument, type WorksheetDocument } from '../../core/plan/index.ts';
 import type { TrialLine } from '../basket/index.ts';
-import { useChoices } from '../selection/index.ts';
-import { ask, type Refusal, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
-import { type SheetOutcome, Worksheet } from '../worksheet/index.ts';
-import { Actions } from './actions.tsx';
-import { Again } from './again.tsx';
-import { Conflict } from './conflict.tsx';
-import { ConsequencesBeside } from './consequences-beside.tsx';
-import { DealBeside, DealForm } from './deal/index.ts';
+import { DealBeside, DealForm } from '../deal/index.ts';
 import {
   type Draft,
   draftOf,
@@ -29,15 +22,22 @@ import {
   wholeOf,
   withCosts,
   withSheetPrices,
-} from './draft.ts';
-import { otherFaults } from './faults.ts';
+} from '../draft/draft.ts';
+import { useChoices } from '../selection/index.ts';
+import { otherFaults } from '../sentence/faults.ts';
+import { WhenWarnings } from '../sentence/when-warnings.tsx';
+import { ask, type Refusal, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
+import { type SheetOutcome, Worksheet } from '../worksheet/index.ts';
+import { Actions } from './actions.tsx';
+import { Again } from './again.tsx';
+import { Conflict } from './conflict.tsx';
+import { ConsequencesBeside } from './consequences-beside.tsx';
 import { History } from './history.tsx';
 import { SentenceForm } from './sentence-form.tsx';
 import { useKeptDraft } from './use-kept-draft.ts';
 import { usePreview } from './use-preview.ts';
 import { useUndo } from './use-undo.ts';
 import { WaitingBeside } from './waiting-beside.tsx';
-import { WhenWarnings } from './when-warnings.tsx';
 
 /** What was opened: a promotion with what waits beside it; `promotion` stands. */
 export type Opened = OpenedPromotion;

@@ -1,29 +1,17 @@
 import { useState } from 'react';
-import type { Choices } from '../../contracts/view/index.ts';
 import type { ItemRule, RoundingDocument, StoreRule } from '../../core/plan/index.ts';
 import { dealSentence, itemWords, namesOf, roundingWords, storeWords } from '../../core/sentence/index.ts';
 import { writing } from '../../ui/writing/index.ts';
+import type { PriceChangeDraft } from '../draft/draft.ts';
 import { Selection } from '../selection/index.ts';
-import type { Refusal } from '../server/index.ts';
-import type { PriceChangeDraft } from './draft.ts';
-import { faultUnder } from './faults.ts';
-import { FormulaPart } from './formula-part.tsx';
-import { MoreParts } from './more-parts.tsx';
-import { RoundingPart } from './rounding-part.tsx';
-import { NameField, named, Said, type SaidPart } from './said.tsx';
-import { WhenPart } from './when-part.tsx';
-import { WhoPart } from './who-part.tsx';
-
-export interface FormProps {
-  readonly draft: PriceChangeDraft;
-  readonly choices: Choices;
-  readonly faults: Refusal['faults'];
-  /** Only to be read. */
-  readonly locked: boolean;
-  /** Where and when selections are counted. */
-  readonly looking: { readonly store: string; readonly at: string };
-  readonly onChange: (draft: PriceChangeDraft) => void;
-}
+import { faultUnder } from '../sentence/faults.ts';
+import type { FormProps } from '../sentence/form-props.ts';
+import { FormulaPart } from '../sentence/formula-part.tsx';
+import { MoreParts } from '../sentence/more-parts.tsx';
+import { RoundingPart } from '../sentence/rounding-part.tsx';
+import { NameField, named, Said, type SaidPart } from '../sentence/said.tsx';
+import { WhenPart } from '../sentence/when-part.tsx';
+import { WhoPart } from '../sentence/who-part.tsx';
 
 const FIRST_ROUNDING: RoundingDocument = { step: '0.05', mode: 'up' };
 const GOODS_TO_CHOOSE: ItemRule = { items: [] };

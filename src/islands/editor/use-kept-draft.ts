@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { onLeaving } from '../../ui/leaving.ts';
+import type { Draft } from '../draft/draft.ts';
 import { ask } from '../server/index.ts';
-import type { Draft } from './draft.ts';
 
 /** Where the keeping of what is being written stands. */
 export type Keeping = 'nothing' | 'keeping' | 'kept' | 'not-kept';

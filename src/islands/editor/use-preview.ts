@@ -1,12 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import type { DealPreview, LensView, Preview } from '../../contracts/view/index.ts';
 import type { TrialLine } from '../basket/index.ts';
+import { type Draft, isDeal, NEW_DEAL, wholeOf } from '../draft/draft.ts';
 import { ask, refusalOf, useResting } from '../server/index.ts';
-import { type Draft, isDeal, wholeOf } from './draft.ts';
 
 const TYPING = 250;
-/** What a draft that is not saved yet is called in its preview. */
-export const NEW_DEAL = 'draft';
 
 /** What the draft would do, asked again whenever it rests for a moment. */
 export function usePreview(draft: Draft, view: LensView, lines: readonly TrialLine[] | null) {

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Draft } from './draft.ts';
+import type { Draft } from '../draft/draft.ts';
 
 /** What is typed in one go is one step. */
 const ONE_GO = 700;

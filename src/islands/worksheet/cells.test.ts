@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { currencyOf, type MinorUnits } from '../../core/money/index.ts';
 import { lineKey, type SheetLine, type SheetResult } from '../../core/worksheet/index.ts';
+import { differences, sheetOutcome } from '../draft/outcome.ts';
 import { columnsFor, priceTyped, worksheetCells } from './cells.ts';
 import { differingLines, withFileLines } from './file-lines.ts';
-import { differences, sheetOutcome } from './outcome.ts';
 import { placeNames } from './places.ts';
 
 const EUR = currencyOf('EUR')!;

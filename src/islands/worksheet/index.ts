@@ -1,3 +1,3 @@
-export type { SheetOutcome } from './outcome.ts';
+export type { SheetOutcome } from '../draft/outcome.ts';
 export type { Repricing } from './use-worksheet.ts';
 export { Worksheet } from './worksheet.tsx';

@@ -5,9 +5,9 @@ import type { ItemRule, PassDocument } from '../../core/plan/index.ts';
 import { formulaWords, itemWords, type Names, roundingWords } from '../../core/sentence/index.ts';
 import { Part } from '../../ui/pieces/index.ts';
 import { writing } from '../../ui/writing/index.ts';
-import { FormulaPart } from '../editor/formula-part.tsx';
-import { RoundingPart } from '../editor/rounding-part.tsx';
 import { Selection } from '../selection/index.ts';
+import { FormulaPart } from '../sentence/formula-part.tsx';
+import { RoundingPart } from '../sentence/rounding-part.tsx';
 
 const FIRST: PassDocument = { items: { items: [] }, formula: { percentOff: 1000 } };
 

@@ -12,13 +12,13 @@ import {
   type SheetLook,
 } from '../../core/worksheet/index.ts';
 import { saidCount, shortMoment, writing } from '../../ui/writing/index.ts';
+import { differences, type SheetOutcome, sheetOutcome } from '../draft/outcome.ts';
 import { type CellEdit, Sheet, type SheetRow } from '../sheet/index.ts';
 import { AddLines } from './add-lines.tsx';
 import { columnsFor, priceTyped, worksheetCells } from './cells.ts';
 import { differingLines, withFileLines } from './file-lines.ts';
 import { Filters } from './filters.tsx';
 import { handKey, withItemPrices } from './hand-keys.ts';
-import { differences, type SheetOutcome, sheetOutcome } from './outcome.ts';
 import { Passes } from './passes.tsx';
 import { placeNames } from './places.ts';
 import { SheetFiles } from './sheet-files.tsx';

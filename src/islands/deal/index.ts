@@ -1,0 +1,2 @@
+export * from './deal-beside.tsx';
+export * from './deal-form.tsx';

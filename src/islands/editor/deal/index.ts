@@ -1,3 +1,0 @@
-export * from './deal-beside.tsx';
-export * from './deal-form.tsx';
-export * from './goods-chosen.ts';
