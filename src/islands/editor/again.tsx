@@ -3,7 +3,7 @@ import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { shortMoment } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
-import type { Opened } from './editor.tsx';
+import type { Opened } from './desk.ts';
 
 /** Do it again: a copy with new dates, the same next week, a template to begin others from; or end what runs. */
 export function Again({ kept, view, onEnded }: { kept: Opened; view: LensView; onEnded: () => void }) {

@@ -1,23 +1,23 @@
-import type { OpenedPromotion } from '../../contracts/view/index.ts';
+import { idInAddress } from '../../contracts/index.ts';
+import { type LensView, lensQuery, type OpenedPromotion } from '../../contracts/view/index.ts';
 import { readersTime, shortMoment } from '../../ui/writing/index.ts';
 import { Differences } from './differences.tsx';
 
 /** Who did what, newest first, in the reader's own time, with what it was before. */
 export function History({
-  rows,
-  now,
-  pathOf,
+  of: { promotion, history },
+  view: { lens, now },
 }: {
-  rows: OpenedPromotion['history'];
-  now: string;
-  /** Where that state of it is shown. */
-  pathOf: (entry: number) => string;
+  of: Pick<OpenedPromotion, 'promotion' | 'history'>;
+  view: LensView;
 }) {
+  const pathOf = (entry: number) =>
+    `/plan/${idInAddress(promotion.id)}${lensQuery(lens, { state: String(entry) })}`;
   return (
     <section className="mt-8">
       <h2 className="hairline border-b pb-1 text-lg">What happened to it</h2>
       <ul className="text-sm">
-        {rows.map(({ id, at, person, action, differences, opens }) => (
+        {history.map(({ id, at, person, action, differences, opens }) => (
           <li key={id} className="hairline border-b py-1.5">
             {action} by {person ?? 'the set-up'}, {shortMoment(readersTime(at), now)}
             {opens ? (

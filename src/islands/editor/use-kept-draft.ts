@@ -31,7 +31,6 @@ export function useKeptDraft(
   },
 ): Keeping {
   const [keeping, setKeeping] = useState<Keeping>('nothing');
-  const text = JSON.stringify(draft);
   const known = useRef(there);
   const first = useRef(onFirst);
   first.current = onFirst;
@@ -48,7 +47,7 @@ export function useKeptDraft(
       kept = true;
       clearTimeout(timer);
       try {
-        await ask(pathOf(key), { method: 'PUT', body: { draft: JSON.parse(text), revision } });
+        await ask(pathOf(key), { method: 'PUT', body: { draft, revision } });
         if (!known.current) first.current();
         known.current = true;
         setKeeping('kept');
@@ -62,6 +61,6 @@ export function useKeptDraft(
       clearTimeout(timer);
       away();
     };
-  }, [key, text, dirty, revision]);
+  }, [key, draft, dirty, revision]);
   return keeping;
 }

@@ -41,3 +41,5 @@ export function usePreview(draft: Draft, view: LensView, lines: readonly TrialLi
     refusal: query.error ? refusalOf(query.error) : null,
   };
 }
+
+export type DraftPreview = ReturnType<typeof usePreview>;

@@ -1,4 +1,5 @@
 export * from './ask.ts';
 export * from './use-leave-warning.ts';
 export * from './use-resting.ts';
+export * from './use-same.ts';
 export * from './with-server.tsx';

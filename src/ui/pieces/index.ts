@@ -3,6 +3,7 @@ export * from './check.tsx';
 export * from './choice-row.tsx';
 export * from './fault-field.tsx';
 export * from './kept-field.tsx';
+export * from './notice.tsx';
 export * from './part.tsx';
 export * from './phase-mark.tsx';
 export * from './pick-list.tsx';
