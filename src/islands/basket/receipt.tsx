@@ -1,5 +1,6 @@
 import { idInAddress } from '../../contracts/index.ts';
 import type { TrialBasket } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { saidAmount } from '../../ui/writing/index.ts';
 
 /** The receipt as the till prints it. */
@@ -95,11 +96,13 @@ export function Receipt({
     <div aria-busy={busy} className="space-y-7">
       <PrintedReceipt trial={trial} />
       {problems.length > 0 ? (
-        <ul role="alert" className="border-error border-l-4 pl-3 text-sm">
-          {problems.map(({ message }) => (
-            <li key={message}>{message}</li>
-          ))}
-        </ul>
+        <Notice tone="trouble" className="text-sm">
+          <ul>
+            {problems.map(({ message }) => (
+              <li key={message}>{message}</li>
+            ))}
+          </ul>
+        </Notice>
       ) : null}
       {codes.length > 0 ? (
         <ul className="text-sm">

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { shortMoment } from '../../ui/writing/index.ts';
 import { ItemSearch } from '../check/index.ts';
 import { refusalOf, useResting, WithServer } from '../server/index.ts';
@@ -68,14 +69,14 @@ function Desk({ view, search, plans }: TrialBasketProps) {
           )}
           <ExtraFields extras={extras} onExtras={(next) => setTyped({ ...typed, extras: next })} />
           {refusal ? (
-            <div role="alert" className="mt-4 border-error border-l-4 pl-3 text-sm">
+            <Notice tone="trouble" className="mt-4 text-sm">
               <p>{refusal.message}</p>
               <ul>
                 {refusal.faults.map(({ path, message }) => (
                   <li key={path}>{message}</li>
                 ))}
               </ul>
-            </div>
+            </Notice>
           ) : null}
           <KeptChecks view={view} typed={typed} rung={refusal ? undefined : data} plans={plans} />
         </div>

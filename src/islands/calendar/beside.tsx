@@ -3,7 +3,7 @@ import type { DealPreview, LensView, Preview } from '../../contracts/view/index.
 import { saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
 import { ask, refusalOf, useResting } from '../server/index.ts';
 import type { Pull } from './bar.tsx';
-import type { Opened } from './calendar.tsx';
+import type { Opened } from './desk.ts';
 import { pulled } from './pulled.ts';
 
 const RESTING = 200;

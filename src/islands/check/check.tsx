@@ -8,6 +8,7 @@ import {
   type PriceAcross,
   type PriceStory,
 } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { saidAmount, shortMoment } from '../../ui/writing/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Across } from './across.tsx';
@@ -56,12 +57,12 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
       </div>
       {item === null ? <Beginning onPick={setItem} /> : null}
       {story.error ? (
-        <p role="alert" className="mt-6 border-error border-l-4 pl-3">
+        <Notice tone="trouble" className="mt-6">
           {refusalOf(story.error).message}{' '}
           {refusalOf(story.error)
             .faults.map(({ message }) => message)
             .join('; ')}
-        </p>
+        </Notice>
       ) : null}
       {item !== null && story.isPending && !story.error ? (
         <p className="quiet mt-6" role="status">

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { type DealPreview, type LensView, lensQuery } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { saidCount, shortMoment } from '../../ui/writing/index.ts';
 import type { TrialLine } from '../basket/index.ts';
 import type { DealDraft } from '../draft/draft.ts';
@@ -87,12 +88,14 @@ function Reach({ preview: { stores, items, lookedAt }, view }: { preview: DealPr
 function Warnings({ preview, draft }: { preview: DealPreview; draft: DealDraft }) {
   if (preview.warnings.length === 0) return null;
   return (
-    <ul className="mt-3 space-y-1 border-error border-l-4 pl-3 text-sm">
-      {preview.warnings.map((warning) => {
-        const words = warningWords(warning, draft.offer, preview);
-        return <li key={words}>{words}</li>;
-      })}
-    </ul>
+    <Notice tone="trouble" still>
+      <ul className="space-y-1">
+        {preview.warnings.map((warning) => {
+          const words = warningWords(warning, draft.offer, preview);
+          return <li key={words}>{words}</li>;
+        })}
+      </ul>
+    </Notice>
   );
 }
 

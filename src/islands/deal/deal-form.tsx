@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { BasketOfferDocument, StoreRule } from '../../core/plan/index.ts';
 import { dealFrame, itemWords, namesOf, offerPhrase, storeWords } from '../../core/sentence/index.ts';
 import { Part } from '../../ui/pieces/index.ts';
@@ -12,6 +12,7 @@ import { FrameParts } from '../sentence/frame-parts.tsx';
 import { NameField, named, Said } from '../sentence/said.tsx';
 import { WhenPart } from '../sentence/when-part.tsx';
 import { WhoPart } from '../sentence/who-part.tsx';
+import type { Growth } from './kind-in-editor.ts';
 import { inEditor } from './kinds.ts';
 import { CodesPanel, LimitsPanel } from './limits-panel.tsx';
 
@@ -35,7 +36,7 @@ export function DealForm(props: DealFormProps) {
   };
   const names = namesOf(known, writing());
   const { offer } = draft;
-  const { Panel, additions, growth: growthOf } = inEditor(offer);
+  const { Panel } = inEditor(offer);
   const frame = dealFrame(draft, names);
   const put = (part: Partial<DealDraft>) => onChange({ ...draft, ...part });
   const panel = (part: string) => (
@@ -53,7 +54,6 @@ export function DealForm(props: DealFormProps) {
       />
     </span>
   );
-  const growth = growthOf?.(offer);
   const unchosen = unchosenParts(offer);
   return (
     <>
@@ -105,47 +105,65 @@ export function DealForm(props: DealFormProps) {
         {frame.rest.map((part) => `, ${part}`).join('')}.
       </p>
       {locked ? null : (
-        <FrameParts
-          draft={draft}
-          choices={choices}
-          faults={faults}
-          onChange={(next) => onChange(next as DealDraft)}
-        >
-          {growth ? (
-            <button
-              type="button"
-              className="part"
-              onClick={() => {
-                setAdded(growth.part);
-                put({ offer: growth.grown() });
-              }}
-            >
-              + {growth.words}
-            </button>
-          ) : null}
-          {additions?.(offer).map(({ part, words }) => (
-            <Part key={part} name={words} words={words} wide invalid={faultUnder(faults, `/offer/${part}`)}>
-              {() => panel(part)}
-            </Part>
-          ))}
-          <Part
-            name="Limits"
-            words="limits, and with price changes"
-            wide
-            invalid={faultUnder(faults, '/limitPerBasket') ?? faultUnder(faults, '/uses')}
-          >
-            {() => <LimitsPanel draft={draft} onChange={onChange} />}
-          </Part>
-          <Part name="Codes" words="codes" wide invalid={faultUnder(faults, '/codes')}>
-            {() => (
-              <span className="block text-sm">
-                <CodesPanel draft={draft} onChange={onChange} />
-              </span>
-            )}
-          </Part>
-        </FrameParts>
+        <DealAdditions
+          {...{ draft, choices, faults, panel, onChange }}
+          onGrow={({ part, grown }) => {
+            setAdded(part);
+            put({ offer: grown() });
+          }}
+        />
       )}
     </>
+  );
+}
+
+/** What a deal can say beside its sentence. */
+function DealAdditions({
+  draft,
+  choices,
+  faults,
+  panel,
+  onGrow,
+  onChange,
+}: Pick<DealFormProps, 'draft' | 'choices' | 'faults' | 'onChange'> & {
+  panel: (part: string) => ReactNode;
+  onGrow: (growth: Growth<BasketOfferDocument>) => void;
+}) {
+  const { additions, growth: growthOf } = inEditor(draft.offer);
+  const growth = growthOf?.(draft.offer);
+  return (
+    <FrameParts
+      draft={draft}
+      choices={choices}
+      faults={faults}
+      onChange={(next) => onChange(next as DealDraft)}
+    >
+      {growth ? (
+        <button type="button" className="part" onClick={() => onGrow(growth)}>
+          + {growth.words}
+        </button>
+      ) : null}
+      {additions?.(draft.offer).map(({ part, words }) => (
+        <Part key={part} name={words} words={words} wide invalid={faultUnder(faults, `/offer/${part}`)}>
+          {() => panel(part)}
+        </Part>
+      ))}
+      <Part
+        name="Limits"
+        words="limits, and with price changes"
+        wide
+        invalid={faultUnder(faults, '/limitPerBasket') ?? faultUnder(faults, '/uses')}
+      >
+        {() => <LimitsPanel draft={draft} onChange={onChange} />}
+      </Part>
+      <Part name="Codes" words="codes" wide invalid={faultUnder(faults, '/codes')}>
+        {() => (
+          <span className="block text-sm">
+            <CodesPanel draft={draft} onChange={onChange} />
+          </span>
+        )}
+      </Part>
+    </FrameParts>
   );
 }
 

@@ -1,4 +1,5 @@
 import type { OpenedPromotion } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 
 /** Somebody saved in between: theirs, or going on with one's own. */
 export function Conflict({
@@ -11,7 +12,7 @@ export function Conflict({
   onKeep: () => void;
 }) {
   return (
-    <div role="alert" className="mt-4 border-error border-l-4 pl-3">
+    <Notice tone="trouble" className="mt-4">
       <p>
         Somebody saved this promotion after you opened it. What you wrote is still here, and nothing was
         overwritten.
@@ -24,6 +25,6 @@ export function Conflict({
           Go on with mine; saving will replace theirs
         </button>
       </p>
-    </div>
+    </Notice>
   );
 }

@@ -14,7 +14,7 @@ const draft = (name: string, percentOff = 1_000): Draft =>
 const opened = (name: string, revision = 1): Opened =>
   ({ promotion: draft(name) as PromotionDocument, change: null, revision, history: [] }) as never;
 const begun = deskOf(null, draft(''), null);
-const after = (desk: Desk, ...events: readonly DeskEvent[]): Desk => events.reduce(deskAfter, desk);
+const told = (desk: Desk, ...events: readonly DeskEvent[]): Desk => events.reduce(deskAfter, desk);
 const typed = (name: string, at: number): DeskEvent => ({ type: 'written', draft: draft(name), at });
 
 describe('a desk begins', () => {
@@ -33,29 +33,29 @@ describe('a desk begins', () => {
 
 describe('writing', () => {
   it('in one go is one step back', () => {
-    const desk = after(begun, typed('S', 1_000), typed('So', 1_300), typed('Soup', 1_900));
+    const desk = told(begun, typed('S', 1_000), typed('So', 1_300), typed('Soup', 1_900));
     expect(desk.past).toHaveLength(1);
-    expect(after(desk, { type: 'undone' }).draft.name).toBe('');
+    expect(told(desk, { type: 'undone' }).draft.name).toBe('');
   });
   it('after a rest is another step', () => {
-    const desk = after(begun, typed('Soup', 1_000), typed('Soup week', 9_000));
-    const back = after(desk, { type: 'undone' });
+    const desk = told(begun, typed('Soup', 1_000), typed('Soup week', 9_000));
+    const back = told(desk, { type: 'undone' });
     expect(back.draft.name).toBe('Soup');
-    expect(after(back, { type: 'redone' }).draft.name).toBe('Soup week');
-    expect(after(back, { type: 'undone' }, { type: 'undone' }).draft.name).toBe('');
+    expect(told(back, { type: 'redone' }).draft.name).toBe('Soup week');
+    expect(told(back, { type: 'undone' }, { type: 'undone' }).draft.name).toBe('');
   });
   it('after a step back forgets what was taken back, and is a step of its own', () => {
-    const desk = after(begun, typed('Soup', 1_000), { type: 'undone' }, typed('Tea', 1_100));
+    const desk = told(begun, typed('Soup', 1_000), { type: 'undone' }, typed('Tea', 1_100));
     expect(desk.future).toEqual([]);
-    expect(after(desk, { type: 'redone' }).draft.name).toBe('Tea');
-    expect(after(desk, { type: 'undone' }).draft.name).toBe('');
+    expect(told(desk, { type: 'redone' }).draft.name).toBe('Tea');
+    expect(told(desk, { type: 'undone' }).draft.name).toBe('');
   });
   it('takes back what was said of the last saving, not what was refused', () => {
-    const saved = after(begun, { type: 'reopened', opened: opened('Soup'), words: 'Saved.' });
-    expect(after(saved, typed('Soups', 1)).saving).toEqual({ kind: 'idle' });
+    const saved = told(begun, { type: 'reopened', opened: opened('Soup'), words: 'Saved.' });
+    expect(told(saved, typed('Soups', 1)).saving).toEqual({ kind: 'idle' });
     const refusal = { status: 422, message: 'no', faults: [], current: undefined };
-    const refused = after(begun, { type: 'refused', refusal });
-    expect(after(refused, typed('Soups', 1)).saving).toEqual({ kind: 'refused', refusal });
+    const refused = told(begun, { type: 'refused', refusal });
+    expect(told(refused, typed('Soups', 1)).saving).toEqual({ kind: 'refused', refusal });
   });
   it('of a worksheet, its prices and costs changes a price change, and no deal', () => {
     const deal = { ...draft('Deal'), offer: { kind: 'mixAndMatch', items: { all: true }, take: 2 } };
@@ -65,26 +65,26 @@ describe('writing', () => {
       { type: 'sheet-written', worksheet, at: 1 },
       { type: 'costs-written', costs: { Q1: '1.00' } },
     ] as const) {
-      expect(after(desk, event)).toBe(desk);
-      expect(after(begun, event).draft).not.toEqual(begun.draft);
+      expect(told(desk, event)).toBe(desk);
+      expect(told(begun, event).draft).not.toEqual(begun.draft);
     }
   });
 });
 
 describe('what stands on the server', () => {
-  const mine = after(deskOf(opened('Stands'), draft(''), null), typed('Mine', 1_000), { type: 'asked' });
+  const mine = told(deskOf(opened('Stands'), draft(''), null), typed('Mine', 1_000), { type: 'asked' });
   it('takes the place of what is written, when it is asked for or was saved', () => {
-    const desk = after(mine, { type: 'reopened', opened: opened('Theirs', 2), words: 'Saved.' });
+    const desk = told(mine, { type: 'reopened', opened: opened('Theirs', 2), words: 'Saved.' });
     expect(desk).toMatchObject({ draft: { name: 'Theirs' }, saving: { kind: 'saved', words: 'Saved.' } });
     expect(desk.draft).toBe(savedOf(desk));
   });
   it('is saved over from now on, where somebody goes on with theirs', () => {
-    const desk = after(mine, { type: 'rebased', opened: opened('Theirs', 2) });
+    const desk = told(mine, { type: 'rebased', opened: opened('Theirs', 2) });
     expect(desk).toMatchObject({ draft: { name: 'Mine' }, kept: { revision: 2 }, saving: { kind: 'idle' } });
   });
   it('is written on again where what was not saved is put aside, which can be taken back', () => {
-    const desk = after(mine, { type: 'put-aside', at: 9_000 });
+    const desk = told(mine, { type: 'put-aside', at: 9_000 });
     expect(desk.draft.name).toBe('Stands');
-    expect(after(desk, { type: 'undone' }).draft.name).toBe('Mine');
+    expect(told(desk, { type: 'undone' }).draft.name).toBe('Mine');
   });
 });

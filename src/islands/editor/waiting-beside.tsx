@@ -1,4 +1,5 @@
 import type { LensView, OpenedPromotion } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { Differences } from './differences.tsx';
 import { WaitingPricesPart } from './waiting-prices.tsx';
 
@@ -17,24 +18,26 @@ export function WaitingBeside({
   if (!waiting) return <HeldBack of={heldBack!} />;
   const what = change ? 'A change of it' : 'It';
   return (
-    <section aria-label="What waits" className="mt-4 border-primary border-l-4 pl-3 text-sm">
-      <p>
-        {waiting.state === 'submitted'
-          ? `${what} waits for approval.`
-          : waiting.state === 'sent-back'
-            ? `${what} was sent back by ${waiting.reason}`
-            : `${what} is written and not submitted yet.`}
-        {change && promotion.status === 'approved'
-          ? ' Until it is approved, what is approved goes on and is sent as it is.'
-          : ''}
-      </p>
-      {change && change.differences.length > 0 ? (
-        <Differences of={change.differences} heads={['As it stands', 'As it would be']} />
-      ) : null}
-      {change ? <WaitingPricesPart id={promotion.id} revision={opened.revision} view={view} /> : null}
-      {change && !plans ? <p className="mt-2">It would be: {change.sentence}</p> : null}
-      {heldBack ? <HeldBack of={heldBack} /> : null}
-    </section>
+    <Notice tone="news" still className="mt-4 text-sm">
+      <section aria-label="What waits">
+        <p>
+          {waiting.state === 'submitted'
+            ? `${what} waits for approval.`
+            : waiting.state === 'sent-back'
+              ? `${what} was sent back by ${waiting.reason}`
+              : `${what} is written and not submitted yet.`}
+          {change && promotion.status === 'approved'
+            ? ' Until it is approved, what is approved goes on and is sent as it is.'
+            : ''}
+        </p>
+        {change && change.differences.length > 0 ? (
+          <Differences of={change.differences} heads={['As it stands', 'As it would be']} />
+        ) : null}
+        {change ? <WaitingPricesPart id={promotion.id} revision={opened.revision} view={view} /> : null}
+        {change && !plans ? <p className="mt-2">It would be: {change.sentence}</p> : null}
+        {heldBack ? <HeldBack of={heldBack} /> : null}
+      </section>
+    </Notice>
   );
 }
 

@@ -1,4 +1,5 @@
 import type { BringInView } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
 
 /** Each cell that a file would change, as it stands and as it would be; what it would empty stands first. */
@@ -12,7 +13,7 @@ export function Changes({ view: { cells, columns, done } }: { view: BringInView 
         {columns.map(({ column, changed }) => `${column}: ${cellsOf(changed)}`).join('; ')}.
       </p>
       {emptied > 0 ? (
-        <p className="mt-2 border-warning border-l-4 pl-3 text-sm">
+        <Notice tone="care" className="mt-2 text-sm">
           The file has nothing where something stands: {cellsOf(emptied)}{' '}
           {done ? 'were emptied' : 'would be emptied'} (
           {columns
@@ -20,7 +21,7 @@ export function Changes({ view: { cells, columns, done } }: { view: BringInView 
             .map((one) => `${one.column} ${saidCount(one.emptied)}`)
             .join(', ')}
           ).{done ? '' : ' To keep them, leave that column out below.'}
-        </p>
+        </Notice>
       ) : null}
       <section
         className="mt-2 max-h-80 overflow-y-auto"

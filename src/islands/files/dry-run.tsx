@@ -1,5 +1,6 @@
 import { type TableName, tableOf } from '../../contracts/table/index.ts';
 import type { BringInView, Matching } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
 import { Changes } from './changes.tsx';
 
@@ -39,17 +40,17 @@ export function DryRun({
         </dl>
       </div>
       {against.map((words) => (
-        <p key={words} role="alert" className="mt-3 border-error border-l-4 pl-3 text-sm">
+        <Notice key={words} tone="trouble">
           {words}
-        </p>
+        </Notice>
       ))}
       {waits === null ? null : (
-        <p role="status" className="mt-3 border-primary border-l-4 pl-3">
+        <Notice tone="news" className="mt-3">
           That would change prices, so it waits until somebody approves it.{' '}
           <a className="link" href="/stockroom/waiting">
             See what waits
           </a>
-        </p>
+        </Notice>
       )}
       {done && waits === null ? (
         <p className="mt-3">All of it is in.</p>

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { type TableName, tableOf } from '../../contracts/table/index.ts';
 import type { BringInView, Matching } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { type Refusal, refusalOf } from '../server/index.ts';
 import { askNews } from './ask-news.ts';
 import { DryRun } from './dry-run.tsx';
@@ -148,14 +149,14 @@ function In({ brings }: { brings: readonly TableName[] }) {
         </p>
       ) : null}
       {state.kind === 'refused' ? (
-        <div role="alert" className="mt-4 border-error border-l-4 pl-3 text-sm">
+        <Notice tone="trouble" className="mt-4 text-sm">
           <p>{state.refusal.message}</p>
           <ul>
             {state.refusal.faults.map(({ path, message }) => (
               <li key={path + message}>{message}</li>
             ))}
           </ul>
-        </div>
+        </Notice>
       ) : null}
       {state.kind === 'looked' && file ? (
         <DryRun

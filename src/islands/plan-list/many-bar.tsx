@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { LensView, ManyAction, ManyEffect, SpanEffect } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 
@@ -72,54 +73,27 @@ export function ManyBar({
       aria-label="The chosen promotions"
       className="sticky bottom-0 z-10 mt-3 border-base-content border-t bg-base-100 py-3 text-sm"
     >
-      <p className="flex flex-wrap items-center gap-2">
-        <strong className="font-medium">{ids.length} chosen</strong>
-        {actions.map((action) => (
-          <button key={action} type="button" className="btn btn-sm" onClick={() => look(action)}>
-            {WORDS[action]}
-          </button>
-        ))}
-        <span className="flex items-center gap-1.5">
-          <button
-            type="button"
-            className="btn btn-sm"
-            disabled={shift === null}
-            onClick={() => look('again')}
-          >
-            Same again
-          </button>
-          <button type="button" className="btn btn-sm" disabled={shift === null} onClick={() => look('move')}>
-            Move
-          </button>
-          by
-          <input
-            className="input input-xs w-14 tabular-nums"
-            aria-label="By how many days"
-            inputMode="numeric"
-            value={days}
-            aria-invalid={shift === null}
-            onChange={(event) => setDays(event.target.value)}
-          />
-          days
-        </span>
-        <button type="button" className="link ml-auto" onClick={onLeave}>
-          Choose none
-        </button>
-      </p>
+      <ActionRow
+        count={ids.length}
+        {...{ actions, shift, days }}
+        onDays={setDays}
+        onLook={look}
+        onLeave={onLeave}
+      />
       {state.kind === 'looking' ? (
         <p className="quiet mt-2" role="status">
           Looking what it would do …
         </p>
       ) : null}
       {state.kind === 'refused' ? (
-        <div role="alert" className="mt-2 border-error border-l-4 pl-3">
+        <Notice tone="trouble" className="mt-2">
           <p>{state.refusal.message}</p>
           <ul>
             {state.refusal.faults.slice(0, 6).map(({ path, message }) => (
               <li key={path + message}>{message}</li>
             ))}
           </ul>
-        </div>
+        </Notice>
       ) : null}
       {state.kind === 'previewed' ? (
         <div className="mt-2" role="status">
@@ -141,6 +115,61 @@ export function ManyBar({
         </div>
       ) : null}
     </section>
+  );
+}
+
+/** What can be done, the shift in days beside what needs one. */
+function ActionRow({
+  count,
+  actions,
+  shift,
+  days,
+  onDays,
+  onLook,
+  onLeave,
+}: {
+  count: number;
+  actions: readonly ManyAction[];
+  /** Null: what is typed is no number of days. */
+  shift: number | null;
+  days: string;
+  onDays: (days: string) => void;
+  onLook: (action: ManyAction) => void;
+  onLeave: () => void;
+}) {
+  const press = (action: ManyAction, disabled = false) => (
+    <button
+      key={action}
+      type="button"
+      className="btn btn-sm"
+      disabled={disabled}
+      onClick={() => onLook(action)}
+    >
+      {WORDS[action]}
+    </button>
+  );
+  return (
+    <p className="flex flex-wrap items-center gap-2">
+      <strong className="font-medium">{count} chosen</strong>
+      {actions.map((action) => press(action))}
+      <span className="flex items-center gap-1.5">
+        {press('again', shift === null)}
+        {press('move', shift === null)}
+        by
+        <input
+          className="input input-xs w-14 tabular-nums"
+          aria-label="By how many days"
+          inputMode="numeric"
+          value={days}
+          aria-invalid={shift === null}
+          onChange={(event) => onDays(event.target.value)}
+        />
+        days
+      </span>
+      <button type="button" className="link ml-auto" onClick={onLeave}>
+        Choose none
+      </button>
+    </p>
   );
 }
 

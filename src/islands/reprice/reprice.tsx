@@ -2,6 +2,7 @@ import { useCallback, useState } from 'react';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
 import type { WorksheetDocument } from '../../core/plan/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { dateWords, saidCount } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { useChoices } from '../selection/index.ts';
@@ -101,13 +102,13 @@ function Desk({ view }: { view: LensView }) {
         <p className="mt-4 text-error">Choose the day from which on they count.</p>
       )}
       {refusal ? (
-        <p role="alert" className="mt-3 border-error border-l-4 pl-3 text-sm">
+        <Notice tone="trouble">
           {refusal.message}{' '}
           {refusal.faults
             .slice(0, 5)
             .map(({ message }) => message)
             .join('; ')}
-        </p>
+        </Notice>
       ) : null}
       <p className="mt-5 flex flex-wrap items-center gap-3">
         <button

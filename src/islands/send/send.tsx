@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { LensView, SendReview } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { RestoreNotice } from './restore-notice.tsx';
 import { Review } from './review.tsx';
@@ -75,18 +76,18 @@ function Desk({ view, sends, tillPage }: SendProps) {
       {terminals.data?.restore ? <RestoreNotice restore={terminals.data.restore} /> : null}
       {sent && terminals.data ? <RolloutProgress sent={sent} view={terminals.data} /> : null}
       {refusal ? (
-        <p role="alert" className="mt-4 border-error border-l-4 pl-3">
+        <Notice tone="trouble" className="mt-4">
           {refusal.message}
-        </p>
+        </Notice>
       ) : null}
       <section className="mt-6">
         {review.error ? (
-          <p role="alert" className="border-error border-l-4 pl-3">
+          <Notice tone="trouble" className="">
             {refusalOf(review.error).message}{' '}
             <button type="button" className="link" onClick={() => review.refetch()}>
               Try again
             </button>
-          </p>
+          </Notice>
         ) : null}
         {review.isPending ? (
           <p className="quiet" role="status">

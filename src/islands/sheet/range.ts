@@ -97,3 +97,9 @@ export function spread(
     })),
   ).flat();
 }
+
+/** The cells of a block, row by row. */
+export const cellsIn = ({ top, bottom, left, right }: Bounds): Cell[] =>
+  Array.from({ length: bottom - top + 1 }, (_, r) =>
+    Array.from({ length: right - left + 1 }, (_, c) => ({ row: top + r, column: left + c })),
+  ).flat();

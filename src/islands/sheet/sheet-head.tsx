@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import type { SheetProps } from './sheet.tsx';
+import type { SheetProps } from './sheet-props.ts';
 
 /** The heads of the columns; a press sorts by one, a second press the other way round. */
 export function SheetHead({

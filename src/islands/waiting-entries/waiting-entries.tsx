@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { tableOf } from '../../contracts/table/index.ts';
 import type { WaitingEntriesView } from '../../contracts/view/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { readersTime, saidCell, saidCount, saidPercent, shortMoment } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 
@@ -117,9 +118,9 @@ function One({
         )}
       </p>
       {refusal ? (
-        <p role="alert" className="mt-2 border-error border-l-4 pl-3 text-sm">
+        <Notice tone="trouble" className="mt-2 text-sm">
           {refusal}
-        </p>
+        </Notice>
       ) : null}
     </section>
   );

@@ -1,5 +1,6 @@
 import type { WorksheetDocument } from '../../core/plan/index.ts';
 import type { SheetFilter, SheetLook } from '../../core/worksheet/index.ts';
+import { sortedBy } from '../sheet/sorted-by.ts';
 import type { WrongCells } from './typed-cells.ts';
 
 /** How the lines of a worksheet are looked at, and what was done to it. The sheet itself is its owner's. */
@@ -71,13 +72,4 @@ export function sheetDeskAfter(desk: SheetDesk, event: SheetEvent): SheetDesk {
     case 'redone':
       return { ...desk, touched: true, past: [...past, event.now], future: future.slice(1) };
   }
-}
-
-/** Pressed once it rises, twice it falls, thrice the lines stand in the order of the passes again. */
-function sortedBy(
-  sort: SheetDesk['sort'],
-  field: NonNullable<SheetDesk['sort']>['field'],
-): SheetDesk['sort'] {
-  if (sort?.field !== field) return { field, descending: false };
-  return sort.descending ? null : { ...sort, descending: true };
 }

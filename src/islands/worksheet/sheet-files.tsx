@@ -1,20 +1,13 @@
-import { useState } from 'react';
-import type { SheetPlace } from '../../core/worksheet/index.ts';
-import { Refused, refusalOf } from '../server/index.ts';
+import { useReducer } from 'react';
+import { refusalOf } from '../server/index.ts';
 import type { SheetColumn, SheetRow } from '../sheet/index.ts';
+import { linesIn, writeFile } from './file-transfer.ts';
+import { type Differing, FILES, type FileLine, filesAfter } from './files-desk.ts';
+
+export type { FileLine } from './files-desk.ts';
 
 const KINDS = ['csv', 'xlsx', 'json'] as const;
-
-export interface FileLine {
-  readonly sku: string;
-  readonly place: SheetPlace | null;
-  readonly price: string;
-}
-
-interface Lines {
-  readonly lines: readonly FileLine[];
-  readonly refused: readonly { readonly line: number; readonly message: string }[];
-}
+const SHOWN = 12;
 
 /** Lines out of a file, and the lines that are looked at into one. */
 export function SheetFiles({
@@ -32,63 +25,30 @@ export function SheetFiles({
   /** What files are called. */
   name: string;
   /** The lines of a file that say another price than stands, each in words. */
-  differing: (lines: readonly FileLine[]) => { line: FileLine; words: string }[];
+  differing: (lines: readonly FileLine[]) => readonly Differing[];
   onAdd: (lines: readonly FileLine[]) => void;
 }) {
-  const [said, setSaid] = useState<readonly string[]>([]);
-  const [offered, setOffered] = useState<ReturnType<typeof differing>>([]);
-  const attempt = async (work: () => Promise<readonly string[]>) => {
+  const [{ said, offered }, tell] = useReducer(filesAfter, FILES);
+  const attempt = async (work: () => Promise<void>) => {
     try {
-      setSaid(await work());
+      await work();
     } catch (error) {
-      const { message, faults } = refusalOf(error);
-      setSaid([message, ...faults.map((fault) => fault.message)]);
+      tell({ type: 'refused', refusal: refusalOf(error) });
     }
   };
   const bringIn = (file: File) =>
     attempt(async () => {
-      const reply = await fetch('/api/files/sheet-lines', {
-        method: 'POST',
-        headers: { 'content-type': 'application/octet-stream' },
-        body: file,
-      });
-      const answer = await reply.json();
-      if (!reply.ok)
-        throw new Refused({ status: reply.status, message: answer.message, faults: answer.faults ?? [] });
-      const { lines, refused } = answer as Lines;
-      const other = refused.length === 0 ? differing(lines) : [];
-      setOffered(other);
-      return refused.length === 0
-        ? other.length === 0
-          ? [`Its ${lines.length} lines say what stands here already.`]
-          : [`${other.length} of its ${lines.length} lines say another price:`]
-        : [
-            'Nothing was brought in; these lines of the file are at fault:',
-            ...refused.slice(0, 10).map(({ line, message }) => `line ${line}: ${message}`),
-            ...(refused.length > 10 ? [`and ${refused.length - 10} more`] : []),
-          ];
+      const { lines, refused } = await linesIn(file);
+      tell(
+        refused.length > 0
+          ? { type: 'at-fault', refused }
+          : { type: 'read', lines: lines.length, differing: differing(lines) },
+      );
     });
   const takeOut = (kind: (typeof KINDS)[number]) =>
     attempt(async () => {
-      const body = {
-        name,
-        kind,
-        columns: columns.map(({ field, title }) => ({
-          field,
-          title,
-          kind: MONEY.includes(field) ? 'amount' : PERCENTS.includes(field) ? 'percent' : 'text',
-        })),
-        rows: rows().map(({ cells }) => figuresOf(cells)),
-      };
-      const reply = await fetch('/api/files/write', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
-      });
-      if (!reply.ok)
-        throw new Refused({ status: reply.status, message: 'It could not be written.', faults: [] });
-      save(await reply.blob(), `${name}.${kind}`);
-      return [];
+      await writeFile({ name, kind, columns, rows: rows() });
+      tell({ type: 'left' });
     });
   return (
     <div className="mt-3 text-sm">
@@ -124,60 +84,46 @@ export function SheetFiles({
           ))}
         </ul>
         {offered.length > 0 ? (
-          <>
-            <ul className="quiet">
-              {offered.slice(0, SHOWN).map(({ words }) => (
-                <li key={words}>{words}</li>
-              ))}
-              {offered.length > SHOWN ? <li>and {offered.length - SHOWN} more</li> : null}
-            </ul>
-            <p className="mt-2 flex gap-2">
-              <button
-                type="button"
-                className="btn btn-primary btn-sm"
-                onClick={() => {
-                  onAdd(offered.map(({ line }) => line));
-                  setSaid([`${offered.length} prices stand by hand now; the passes make the others.`]);
-                  setOffered([]);
-                }}
-              >
-                Take {offered.length === 1 ? 'this one' : `these ${offered.length}`}
-              </button>
-              <button
-                type="button"
-                className="btn btn-sm"
-                onClick={() => {
-                  setOffered([]);
-                  setSaid([]);
-                }}
-              >
-                Leave them
-              </button>
-            </p>
-          </>
+          <Offer
+            offered={offered}
+            onTake={() => {
+              onAdd(offered.map(({ line }) => line));
+              tell({ type: 'taken' });
+            }}
+            onLeave={() => tell({ type: 'left' })}
+          />
         ) : null}
       </div>
     </div>
   );
 }
 
-const SHOWN = 12;
-const MONEY: readonly string[] = ['regular', 'basis', 'now', 'price', 'cost'];
-const PERCENTS: readonly string[] = ['change', 'margin', 'breakEven'];
-
-/** Percentages and factors without their marks: a spreadsheet counts with them. */
-const figuresOf = (cells: SheetRow['cells']): Record<string, string> =>
-  Object.fromEntries(
-    Object.entries(cells).map(([field, text]) => [
-      field,
-      PERCENTS.includes(field) ? text.replace(/[×%+\s]/g, '') : text,
-    ]),
+/** Prices of a file that differ from what stands, to be taken or left. */
+function Offer({
+  offered,
+  onTake,
+  onLeave,
+}: {
+  offered: readonly Differing[];
+  onTake: () => void;
+  onLeave: () => void;
+}) {
+  return (
+    <>
+      <ul className="quiet">
+        {offered.slice(0, SHOWN).map(({ words }) => (
+          <li key={words}>{words}</li>
+        ))}
+        {offered.length > SHOWN ? <li>and {offered.length - SHOWN} more</li> : null}
+      </ul>
+      <p className="mt-2 flex gap-2">
+        <button type="button" className="btn btn-primary btn-sm" onClick={onTake}>
+          Take {offered.length === 1 ? 'this one' : `these ${offered.length}`}
+        </button>
+        <button type="button" className="btn btn-sm" onClick={onLeave}>
+          Leave them
+        </button>
+      </p>
+    </>
   );
-
-function save(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

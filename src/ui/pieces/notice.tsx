@@ -12,17 +12,20 @@ const TONES = {
 /** What the page has to say for itself, with its tone told by a bar beside it and to screen readers. */
 export function Notice({
   tone,
+  still = false,
   className = 'mt-3 text-sm',
   children,
 }: {
   tone: keyof typeof TONES;
+  /** It changes with every stroke: nobody is told of it while they write. */
+  still?: boolean;
   /** Where it stands, and how large. */
   className?: string;
   children: ReactNode;
 }) {
   const { role, border } = TONES[tone];
   return (
-    <div role={role} className={`${border} border-l-4 pl-3 ${className}`}>
+    <div role={still ? undefined : role} className={`${border} border-l-4 pl-3 ${className}`}>
       {children}
     </div>
   );
