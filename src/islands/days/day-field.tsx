@@ -1,13 +1,33 @@
 import { CalendarDays } from 'lucide-react';
-import { useId, useRef, useState } from 'react';
-import { useOutsidePress } from '../../ui/pieces/index.ts';
+import { useId } from 'react';
+import { Panel, Panels, usePanel } from '../../ui/pieces/index.ts';
 import { DayCalendar } from './day-calendar.tsx';
 
 /** A new moment begins when the shops have opened. */
 const FIRST_HOUR = '09:00';
 
+interface DayFieldProps {
+  readonly label: string;
+  readonly labelShown?: boolean;
+  /** ISO 8601, without a zone; empty: none yet. */
+  readonly value: string;
+  readonly hours?: boolean;
+  readonly required?: boolean;
+  readonly disabled?: boolean;
+  readonly small?: boolean;
+  readonly onChange: (value: string) => void;
+}
+
 /** A day, or a day and an hour, typed or picked in a calendar that shows what runs. */
-export function DayField({
+export function DayField(props: DayFieldProps) {
+  return (
+    <Panels>
+      <Field {...props} />
+    </Panels>
+  );
+}
+
+function Field({
   label,
   labelShown = true,
   value,
@@ -16,37 +36,12 @@ export function DayField({
   disabled = false,
   small = false,
   onChange,
-}: {
-  label: string;
-  labelShown?: boolean;
-  /** ISO 8601, without a zone; empty: none yet. */
-  value: string;
-  hours?: boolean;
-  required?: boolean;
-  disabled?: boolean;
-  small?: boolean;
-  onChange: (value: string) => void;
-}) {
-  const [open, setOpen] = useState(false);
+}: DayFieldProps) {
+  const at = usePanel();
+  const { open, setOpen, refs } = at;
   const id = useId();
-  const root = useRef<HTMLSpanElement>(null);
-  const button = useRef<HTMLButtonElement>(null);
-  useOutsidePress(root, open, () => setOpen(false));
-  const close = () => {
-    setOpen(false);
-    button.current?.focus();
-  };
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: Escape from anywhere inside closes the calendar.
-    <span
-      ref={root}
-      className="relative block"
-      onKeyDown={(event) => {
-        if (event.key !== 'Escape' || !open) return;
-        event.stopPropagation();
-        close();
-      }}
-    >
+    <span className="block">
       {labelShown ? (
         <label htmlFor={id} className="block">
           {label}
@@ -64,26 +59,26 @@ export function DayField({
           onChange={(event) => onChange(event.target.value)}
         />
         <button
-          ref={button}
+          ref={refs.setReference}
           type="button"
           className={`btn btn-ghost ${small ? 'btn-xs' : 'btn-sm'} px-1.5`}
           aria-label="Pick a day"
           aria-expanded={open}
           disabled={disabled}
-          onClick={() => setOpen(!open)}
+          {...at.getReferenceProps({ onClick: () => setOpen(!open) })}
         >
           <CalendarDays size={16} aria-hidden="true" />
         </button>
       </span>
-      {open ? (
+      <Panel at={at} name={`Pick a day: ${label}`} id={`${id}-days`}>
         <DayCalendar
           chosen={value}
           onPick={(day) => {
             onChange(hours ? `${day}T${value.slice(11, 16) || FIRST_HOUR}` : day);
-            close();
+            setOpen(false);
           }}
         />
-      ) : null}
+      </Panel>
     </span>
   );
 }
