@@ -17,8 +17,8 @@ import {
   sendingRepository,
 } from '../../src/db/index.ts';
 import type { Environment } from '../../src/server/machine/environment.ts';
-import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { signInService } from '../../src/server/sign-in.ts';
+import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { hashOfKey, signingKeys } from '../../src/server/standing/signing.ts';
 import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 

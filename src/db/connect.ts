@@ -4,6 +4,9 @@ import pg from 'pg';
 import * as schema from './schema/index.ts';
 
 export type Database = NodePgDatabase<typeof schema>;
+/** What is done in one go or not at all. */
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
+
 export interface Connection {
   readonly db: Database;
   readonly pool: pg.Pool;

@@ -39,6 +39,9 @@ const OWED = { units: 40, contenders: 10, budget: 60_000_000 };
 export const budgetFor = (units: number, contenders: number): number =>
   units <= OWED.units && contenders <= OWED.contenders ? OWED.budget : ORDINARY_BUDGET;
 
+/** What was proved of contenders that concern each other, by their numbers: asked again, it is known. */
+export type Memory = Map<string, Choice>;
+
 const NO_CHOICE: Choice = { taken: [], saving: 0, proved: true, bound: 0 };
 const WIDTHS = [8, 32, 256, 2_048, 16_384, 65_536];
 const TIE_WIDTHS = [256, 2_048, 16_384];
@@ -57,12 +60,29 @@ interface Search {
  * Which units each contender takes, no unit two of them, so that they gain most together (pricing rules 4.2, policy
  * `best`); ties are broken as `tie-break.ts` says. Exact within its budget; beyond it the best found, with a bound on
  * what is left. The passes: unroll, minimise, relax, fix, beam search, break ties (docs/assignment.md).
+ * @param memory of questions over the same units, in which a contender has the same number each time
  */
-export function assign<U extends Unit>(contenders: readonly Contender<U>[], budget: Budget): Choice<U> {
+export function assign<U extends Unit>(
+  contenders: readonly Contender<U>[],
+  budget: Budget,
+  memory: Memory = new Map(),
+): Choice<U> {
   // Inside, a unit is its position: whatever else it is was told by the contenders, and is handed back as it came.
   const own = contenders as unknown as readonly Contender[];
-  const choice = componentsOf(own).reduce((all, part) => both(all, chooseIn(part, budget)), NO_CHOICE);
+  const choice = componentsOf(own).reduce(
+    (all, part) => both(all, remembered(part, budget, memory)),
+    NO_CHOICE,
+  );
   return choice as Choice<U>;
+}
+
+function remembered(part: readonly Contender[], budget: Budget, memory: Memory): Choice {
+  const key = part.map(({ automaton }) => automaton.contender).join();
+  const known = memory.get(key);
+  if (known) return known;
+  const choice = chooseIn(part, budget);
+  if (choice.proved) memory.set(key, choice);
+  return choice;
 }
 
 /** Two choices that do not concern each other. */

@@ -4,7 +4,7 @@ import { applicationsOf } from './applications.ts';
 import type { Applied } from './applied.ts';
 import type { Basket } from './basket.ts';
 import { chooseRewards, chooseSoleReward, type LiveReward, type RewardChoice } from './choose-rewards.ts';
-import { chooseOffers } from './chosen-offers.ts';
+import { chooseOffers, type Searched, searchedOf } from './chosen-offers.ts';
 import { type Weights, weightsOf } from './conditions-hold.ts';
 import { liveDeliveries, liveRewards } from './live-rewards.ts';
 import { nearlyThere } from './nearly-there.ts';
@@ -18,29 +18,55 @@ import { receiptLines } from './receipt-lines.ts';
 import { type Ringing, ringingOf } from './ringing.ts';
 
 export interface RingOptions {
-  /** A unit offer that is left out, to see what would be without it. */
-  readonly without?: string | null;
   /** Whether what is nearly reached is wanted. */
   readonly nearly?: boolean;
+}
+
+/** A basket that was rung, to be looked at once more: what is known of it is not worked out anew. */
+export interface RungBasket {
+  readonly receipt: Receipt;
+  /**
+   * What would be without some offers over the basket.
+   * @param budget work that the search may do.
+   */
+  without(promotions: ReadonlySet<string>, budget: number): Receipt;
 }
 
 /**
  * Rings a basket: the tag prices, the shopper's best of all offers, rewards, delivery (pricing rules 4).
  * @param budget work that the search may do; null: as much as such a basket is given.
  */
-export function ringBasket(
+export function ring(
   compiled: CompiledPlan,
   basket: Basket,
   budget: number | null = null,
-  { without = null, nearly = true }: RingOptions = {},
+  { nearly = true }: RingOptions = {},
+): RungBasket {
+  const { ringing, codes } = ringingOf(compiled, basket);
+  const searched = searchedOf(ringing);
+  return {
+    receipt: receiptOf(ringing, searched, codes, budget, nearly),
+    without(promotions, work) {
+      const stays = ({ promotion }: { promotion: { id: string } }) => !promotions.has(promotion.id);
+      const { live, offers } = ringing;
+      const part = { ...ringing, live: live.filter(stays), offers: offers.filter(stays) };
+      return receiptOf(part, searched, codes, work, false);
+    },
+  };
+}
+
+/** The receipt alone. */
+export const ringBasket = (...asked: Parameters<typeof ring>): Receipt => ring(...asked).receipt;
+
+function receiptOf(
+  ringing: Ringing,
+  searched: Searched,
+  codes: Receipt['codes'],
+  budget: number | null,
+  nearly: boolean,
 ): Receipt {
-  const { ringing: whole, codes } = ringingOf(compiled, basket);
-  const ringing =
-    without === null
-      ? whole
-      : { ...whole, live: whole.live.filter(({ promotion }) => promotion.id !== without) };
-  const chosen = chooseOffers(ringing, budget);
-  const weights = weightsOf(ringing.lines, compiled.catalogue);
+  const chosen = chooseOffers(ringing, searched, budget);
+  const weights = weightsOf(ringing.lines, ringing.compiled.catalogue);
   const rewards = liveRewards(ringing, weights);
   const tagged = piecesOf(ringing.lines);
   const after = piecesAfter(tagged, chosen.applied, ringing.live);

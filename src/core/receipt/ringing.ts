@@ -40,15 +40,23 @@ export function ringingOf(
   compiled: CompiledPlan,
   basket: Basket,
 ): { ringing: Ringing; codes: Receipt['codes'] } {
-  const plain = situationOf(compiled, compiled.stores.get(basket.store)!, {
+  const plain = plainSituation(compiled, basket);
+  const { codes, holding, usedUp } = checkCodes(basket, compiled, plain);
+  return { ringing: prepare(compiled, basket, { ...plain, holding, usedUp }), codes };
+}
+
+/** The promotions whose codes a basket holds. */
+export const heldBy = (compiled: CompiledPlan, basket: Basket): ReadonlySet<string> =>
+  checkCodes(basket, compiled, plainSituation(compiled, basket)).holding;
+
+/** Where, when and for whom it is rung, no code looked at yet. */
+const plainSituation = (compiled: CompiledPlan, basket: Basket): Situation =>
+  situationOf(compiled, compiled.stores.get(basket.store)!, {
     at: basket.at,
     shopper: basket.shopper,
     channel: basket.channel,
     ...(basket.terminal === null ? {} : { terminal: basket.terminal }),
   });
-  const { codes, holding, usedUp } = checkCodes(basket, compiled, plain);
-  return { ringing: prepare(compiled, basket, { ...plain, holding, usedUp }), codes };
-}
 
 function prepare(compiled: CompiledPlan, basket: Basket, situation: Situation): Ringing {
   const { catalogue } = compiled;

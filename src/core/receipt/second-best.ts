@@ -1,7 +1,5 @@
-import type { CompiledPlan } from '../price-book/index.ts';
-import type { Basket } from './basket.ts';
 import type { Receipt } from './receipt.ts';
-import { ringBasket } from './ring.ts';
+import type { RungBasket } from './ring.ts';
 
 export interface SecondBest {
   /** The offer that the best choice applies and this one does not. */
@@ -16,16 +14,11 @@ export interface SecondBest {
  * without it stands. Null where the receipt applies none.
  * @param budget work of all the looks together.
  */
-export function secondBest(
-  compiled: CompiledPlan,
-  basket: Basket,
-  best: Receipt,
-  budget: number,
-): SecondBest | null {
+export function secondBest({ receipt: best, without }: RungBasket, budget: number): SecondBest | null {
   let second: SecondBest | null = null;
   for (const { promotion } of best.applications) {
     const share = Math.ceil(budget / best.applications.length);
-    const receipt = ringBasket(compiled, basket, share, { without: promotion, nearly: false });
+    const receipt = without(new Set([promotion]), share);
     const difference = best.saving - receipt.saving;
     if (!second || difference < second.difference) second = { without: promotion, receipt, difference };
   }

@@ -1,9 +1,8 @@
-import { asc } from 'drizzle-orm';
+import { asc, type SQL } from 'drizzle-orm';
 import type { PlanDocument, PriceRowDocument } from '../../core/plan/index.ts';
+import { type AmountColumn, amountColumn, type Codec, codecs, fromRow, present } from '../codecs/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
-import { amountColumn } from './plan-rows.ts';
-import { fromRow, present } from './promotion-rows.ts';
 
 export interface StoredPlan {
   readonly document: PlanDocument;
@@ -25,6 +24,7 @@ export function loadPlan(db: Database): Promise<StoredPlan | null> {
 
 async function readDocument(db: Database, chain: typeof t.chain.$inferSelect): Promise<PlanDocument> {
   const money = amountColumn(chain.currency);
+  const read = <E extends object>(of: Codec<E>, order: SQL) => entries(db, of, money, order);
   return present({
     format: 'bell-tag-plan',
     version: 1,
@@ -35,68 +35,59 @@ async function readDocument(db: Database, chain: typeof t.chain.$inferSelect): P
       baskets: chain.basketPolicy,
       marginFloor: chain.marginFloor,
     }),
-    nodes: (await db.select().from(t.node).orderBy(asc(t.node.position))).map(({ position: _, ...node }) =>
-      present(node),
-    ),
-    items: await readItems(db, money.toText),
-    itemSets: (await db.select().from(t.itemSet).orderBy(asc(t.itemSet.id))).map(present),
-    zones: await db.select().from(t.zone).orderBy(asc(t.zone.id)),
-    stores: (await db.select().from(t.store).orderBy(asc(t.store.id))).map(present),
-    storeGroups: await db.select().from(t.storeGroup).orderBy(asc(t.storeGroup.id)),
-    terminals: (await db.select().from(t.terminal).orderBy(asc(t.terminal.id))).map(
-      ({ keyHash: _, ...terminal }) => terminal,
-    ),
-    ranges: await db.select().from(t.range).orderBy(asc(t.range.id)),
-    shopperGroups: (await db.select().from(t.shopperGroup).orderBy(asc(t.shopperGroup.id))).map(present),
-    shoppers: await readShoppers(db, money.toText),
-    priceLists: await readPriceLists(db, money.toText),
+    nodes: await read(codecs.nodes, asc(t.node.position)),
+    items: await readItems(db, money),
+    itemSets: await read(codecs.itemSets, asc(t.itemSet.id)),
+    zones: await read(codecs.zones, asc(t.zone.id)),
+    stores: await read(codecs.stores, asc(t.store.id)),
+    storeGroups: await read(codecs.storeGroups, asc(t.storeGroup.id)),
+    terminals: await read(codecs.terminals, asc(t.terminal.id)),
+    ranges: await read(codecs.ranges, asc(t.range.id)),
+    shopperGroups: await read(codecs.shopperGroups, asc(t.shopperGroup.id)),
+    shoppers: await readShoppers(db, money),
+    priceLists: await readPriceLists(db, money),
     promotions: await readPromotions(db),
   }) as unknown as PlanDocument;
 }
 
-async function readItems(db: Database, text: (amount: number) => string): Promise<object[]> {
+/** All entries of a part of the plan. */
+async function entries<E extends object>(
+  db: Database,
+  of: Codec<E>,
+  money: AmountColumn,
+  order: SQL,
+): Promise<E[]> {
+  const rows = await db.select().from(of.table).orderBy(order);
+  return rows.map((row) => of.toEntry(row, money));
+}
+
+async function readItems(db: Database, money: AmountColumn): Promise<object[]> {
   const prices = new Map<string, PriceRowDocument[]>();
-  for (const { id: _, sku, price, ...scope } of await db
-    .select()
-    .from(t.itemPrice)
-    .orderBy(asc(t.itemPrice.id))) {
-    const row = { price: text(price), ...present(scope) } as PriceRowDocument;
-    prices.set(sku, [...(prices.get(sku) ?? []), row]);
+  for (const { sku, ...row } of await entries(db, codecs.prices, money, asc(t.itemPrice.id))) {
+    const own = prices.get(sku);
+    if (own) own.push(row);
+    else prices.set(sku, [row]);
   }
-  const items = await db.select().from(t.item).orderBy(asc(t.item.position));
-  return items.map(({ position: _, search: __, cost, attributes, tags, unit, ...item }) =>
-    present({
-      ...item,
-      unit: unit === 'each' ? null : unit,
-      cost: cost === null ? null : text(cost),
-      attributes: Object.keys(attributes).length > 0 ? attributes : null,
-      tags: tags.length > 0 ? tags : null,
-      prices: prices.get(item.sku) ?? [],
-    }),
-  );
+  const items = await entries(db, codecs.items, money, asc(t.item.position));
+  return items.map((item) => ({ ...item, prices: prices.get(item.sku) ?? [] }));
 }
 
-async function readShoppers(db: Database, text: (amount: number) => string): Promise<object[]> {
+async function readShoppers(db: Database, money: AmountColumn): Promise<object[]> {
   const memberships = await db.select().from(t.shopperMembership).orderBy(asc(t.shopperMembership.group));
-  const shoppers = await db.select().from(t.shopper).orderBy(asc(t.shopper.id));
-  return shoppers.map(({ id, pastOrders, lifetimeSpend }) =>
-    present({
-      id,
-      groups: memberships.filter(({ shopper }) => shopper === id).map(({ group }) => group),
-      pastOrders,
-      lifetimeSpend: lifetimeSpend === null ? null : text(lifetimeSpend),
-    }),
-  );
+  const shoppers = await entries(db, codecs.shoppers, money, asc(t.shopper.id));
+  return shoppers.map(({ id, ...rest }) => ({
+    id,
+    groups: memberships.filter(({ shopper }) => shopper === id).map(({ group }) => group),
+    ...rest,
+  }));
 }
 
-async function readPriceLists(db: Database, text: (amount: number) => string): Promise<object[]> {
-  const prices = await db.select().from(t.priceListPrice).orderBy(asc(t.priceListPrice.sku));
-  const lists = await db.select().from(t.priceList).orderBy(asc(t.priceList.id));
+async function readPriceLists(db: Database, money: AmountColumn): Promise<object[]> {
+  const prices = await entries(db, codecs.listPrices, money, asc(t.priceListPrice.sku));
+  const lists = await entries(db, codecs.priceLists, money, asc(t.priceList.id));
   return lists.map((list) => {
-    const own = prices
-      .filter(({ list: id }) => id === list.id)
-      .map(({ sku, price }) => [sku, text(price)] as const);
-    return present({ ...list, prices: own.length > 0 ? Object.fromEntries(own) : null });
+    const own = prices.filter((one) => one.list === list.id).map(({ sku, price }) => [sku, price] as const);
+    return own.length > 0 ? { ...list, prices: Object.fromEntries(own) } : list;
   });
 }
 

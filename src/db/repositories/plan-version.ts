@@ -1,8 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
-import type { Database } from '../connect.ts';
+import type { Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
-
-export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
 /** The channel on which every server hears that the plan has changed. */
 export const PLAN_CHANGED = 'plan_changed';

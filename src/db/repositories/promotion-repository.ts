@@ -8,11 +8,10 @@ import type {
   SaveResult,
   StoredPromotion,
 } from '../../usecases/ports/index.ts';
-import type { Database } from '../connect.ts';
+import { codecs, fromRow, insertRows, referencesOf, toRow } from '../codecs/index.ts';
+import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
-import { planVersionOf, raisePlanVersion, type Transaction } from './plan-version.ts';
-import { fromRow, toRow } from './promotion-rows.ts';
-import { promotionTargets } from './rule-targets.ts';
+import { planVersionOf, raisePlanVersion } from './plan-version.ts';
 
 export function promotionRepository(db: Database): PromotionStore {
   const store: PromotionStore = {
@@ -191,6 +190,5 @@ async function writeParts(tx: Transaction, promotion: PromotionDocument): Promis
   await tx.delete(t.ruleReference).where(eq(t.ruleReference.ofPromotion, promotion.id));
   const codes = (promotion.codes ?? []).map((code) => ({ promotion: promotion.id, code }));
   if (codes.length > 0) await tx.insert(t.promotionCode).values(codes);
-  const targets = promotionTargets(promotion).map((target) => ({ ofPromotion: promotion.id, ...target }));
-  if (targets.length > 0) await tx.insert(t.ruleReference).values(targets);
+  await insertRows(tx, t.ruleReference, referencesOf(codecs.promotions, [promotion]));
 }

@@ -1,14 +1,16 @@
 import { sql } from 'drizzle-orm';
-import type { PgTable } from 'drizzle-orm/pg-core';
 import type { PlanDocument } from '../../core/plan/index.ts';
+import {
+  amountColumn,
+  type Codec,
+  codecs,
+  insertRows,
+  ownPrices,
+  referencesOf,
+  rowsOf,
+} from '../codecs/index.ts';
+import type { Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
-import { amountColumn } from './plan-rows.ts';
-import type { Transaction } from './plan-version.ts';
-import { toRow } from './promotion-rows.ts';
-import { itemRuleTargets, promotionTargets, storeRuleTargets } from './rule-targets.ts';
-
-/** Below PostgreSQL's limit of 65,535 parameters a statement, whatever the table. */
-const ROWS_A_STATEMENT = 1000;
 
 /**
  * Makes a checked document the whole plan of the chain, within the transaction given.
@@ -20,68 +22,47 @@ export async function writePlan(tx: Transaction, document: PlanDocument): Promis
   const keyOf = new Map(keys.map(({ id, keyHash }) => [id, keyHash]));
   await setAside(tx);
   await empty(tx);
-  const insert = (table: PgTable, rows: readonly object[]) => insertAll(tx, table, rows);
+  const { items, promotions, shoppers = [], priceLists = [], terminals = [] } = document;
+  const write = <E extends object>(of: Codec<E>, entries: readonly E[] = []) =>
+    insertRows(tx, of.table, rowsOf(of, entries, money));
   await writeChain(tx, document);
-  await insert(t.zone, document.zones ?? []);
-  await insert(t.store, document.stores);
-  await insert(t.storeGroup, document.storeGroups ?? []);
-  await insert(
+  await write(codecs.zones, document.zones);
+  await write(codecs.stores, document.stores);
+  await write(codecs.storeGroups, document.storeGroups);
+  const known = rowsOf(codecs.terminals, terminals, money) as { id: string }[];
+  await insertRows(
+    tx,
     t.terminal,
-    (document.terminals ?? []).map((terminal) => ({ ...terminal, keyHash: keyOf.get(terminal.id) ?? null })),
+    known.map((row) => ({ ...row, keyHash: keyOf.get(row.id) ?? null })),
   );
-  await insert(
-    t.node,
-    parentsFirst(document.nodes, 'id').map((node, position) => ({ ...node, position })),
+  await write(codecs.nodes, document.nodes);
+  await write(
+    codecs.items,
+    items.map(({ prices: _, ...item }) => item),
   );
-  await insert(
-    t.item,
-    parentsFirst(
-      document.items.map((item, position) => ({ ...item, position })),
-      'sku',
-    ).map(({ prices: _, cost, ...item }) => ({
-      ...item,
-      cost: cost === undefined ? null : money.toColumn(cost),
-    })),
+  await write(
+    codecs.prices,
+    items.flatMap(({ sku, prices }) => prices.map((row) => ({ sku, ...row }))),
   );
-  await insert(
-    t.itemPrice,
-    document.items.flatMap(({ sku, prices }) =>
-      prices.map((row) => ({ ...row, sku, price: money.toColumn(row.price) })),
-    ),
+  await write(codecs.itemSets, document.itemSets);
+  await write(codecs.ranges, document.ranges);
+  await write(codecs.priceLists, priceLists);
+  await write(codecs.listPrices, ownPrices(priceLists));
+  await write(codecs.shopperGroups, document.shopperGroups);
+  await write(codecs.shoppers, shoppers);
+  const memberships = shoppers.flatMap(({ id, groups = [] }) =>
+    groups.map((group) => ({ shopper: id, group })),
   );
-  await insert(t.itemSet, document.itemSets ?? []);
-  await insert(t.range, document.ranges ?? []);
-  await insert(
-    t.priceList,
-    (document.priceLists ?? []).map(({ prices: _, ...list }) => list),
-  );
-  await insert(
-    t.priceListPrice,
-    (document.priceLists ?? []).flatMap(({ id, prices }) =>
-      Object.entries(prices ?? {}).map(([sku, price]) => ({ list: id, sku, price: money.toColumn(price) })),
-    ),
-  );
-  await insert(t.shopperGroup, document.shopperGroups ?? []);
-  await insert(
-    t.shopper,
-    (document.shoppers ?? []).map(({ id, pastOrders, lifetimeSpend }) => ({
-      id,
-      pastOrders,
-      lifetimeSpend: lifetimeSpend === undefined ? null : money.toColumn(lifetimeSpend),
-    })),
-  );
-  await insert(
-    t.shopperMembership,
-    (document.shoppers ?? []).flatMap(({ id, groups }) =>
-      (groups ?? []).map((group) => ({ shopper: id, group })),
-    ),
-  );
-  await insert(t.promotion, document.promotions.map(toRow));
-  await insert(
-    t.promotionCode,
-    document.promotions.flatMap(({ id, codes }) => (codes ?? []).map((code) => ({ promotion: id, code }))),
-  );
-  await insert(t.ruleReference, references(document));
+  await insertRows(tx, t.shopperMembership, memberships);
+  await write(codecs.promotions, promotions);
+  const codes = promotions.flatMap((one) => (one.codes ?? []).map((code) => ({ promotion: one.id, code })));
+  await insertRows(tx, t.promotionCode, codes);
+  await insertRows(tx, t.ruleReference, [
+    ...referencesOf(codecs.promotions, promotions),
+    ...referencesOf(codecs.itemSets, document.itemSets ?? []),
+    ...referencesOf(codecs.storeGroups, document.storeGroups ?? []),
+    ...referencesOf(codecs.ranges, document.ranges ?? []),
+  ]);
   await putBack(tx);
 }
 
@@ -122,47 +103,4 @@ async function empty(tx: Transaction): Promise<void> {
   await tx.execute(sql`truncate table rule_reference, promotion_code, proposal, promotion, shopper_membership, shopper, shopper_group,
     price_list_price, price_list, range, item_set, item_price, item, node, terminal_state, price_file, person_store,
     terminal, store_group, store, zone cascade`);
-}
-
-async function insertAll(tx: Transaction, table: PgTable, rows: readonly object[]): Promise<void> {
-  for (let i = 0; i < rows.length; i += ROWS_A_STATEMENT) {
-    await tx.insert(table).values(rows.slice(i, i + ROWS_A_STATEMENT) as never);
-  }
-}
-
-/** An entry that names a parent comes after it, so that its foreign key holds within one statement or many. */
-function parentsFirst<T extends { parent?: string }, K extends keyof T>(list: readonly T[], key: K): T[] {
-  const byId = new Map(list.map((entry) => [entry[key] as string, entry]));
-  const placed = new Set<string>();
-  const result: T[] = [];
-  const place = (entry: T): void => {
-    const id = entry[key] as string;
-    if (placed.has(id)) return;
-    const parent = entry.parent === undefined ? undefined : byId.get(entry.parent);
-    if (parent) place(parent);
-    placed.add(id);
-    result.push(entry);
-  };
-  list.forEach(place);
-  return result;
-}
-
-function references(document: PlanDocument): object[] {
-  return [
-    ...document.promotions.flatMap((p) =>
-      promotionTargets(p).map((target) => ({ ofPromotion: p.id, ...target })),
-    ),
-    ...(document.itemSets ?? []).flatMap((set) =>
-      itemRuleTargets(set.rule).map((target) => ({ ofItemSet: set.id, ...target })),
-    ),
-    ...(document.storeGroups ?? []).flatMap((group) =>
-      storeRuleTargets(group.rule).map((target) => ({ ofStoreGroup: group.id, ...target })),
-    ),
-    ...(document.ranges ?? []).flatMap((range) =>
-      [...itemRuleTargets(range.items), ...storeRuleTargets(range.stores)].map((target) => ({
-        ofRange: range.id,
-        ...target,
-      })),
-    ),
-  ];
 }

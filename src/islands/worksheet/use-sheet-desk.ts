@@ -18,7 +18,7 @@ import type { WorksheetProps } from './worksheet-props.ts';
 /** The desk of a worksheet: how it is looked at, what its passes come to, and everything that changes it. */
 export function useSheetDesk(props: WorksheetProps) {
   const { frame, sheet, saved, choices, view, repricing = null, onChange, onPrices, onCosts } = props;
-  const currency = currencyOf(choices.currency)!;
+  const currency = useMemo(() => currencyOf(choices.currency)!, [choices.currency]);
   const [desk, tell] = useReducer(sheetDeskAfter, saved !== null, sheetDeskOf);
   const { filter, text, sort, touched, past, future } = desk;
   const look = useSame({ filter, text, sort, marginFloor: choices.marginFloor });

@@ -1,14 +1,8 @@
 import type { TrialBasket } from '../../contracts/index.ts';
 import { type Currency, currencyOf, formatAmount, minorUnits } from '../../core/money/index.ts';
 import type { PlanDocument } from '../../core/plan/index.ts';
-import { type Receipt, receiptDocument, type SecondBest } from '../../core/receipt/index.ts';
+import { type CodeWorth, type Receipt, receiptDocument, type SecondBest } from '../../core/receipt/index.ts';
 import { type Names, promotionText } from '../../core/sentence/index.ts';
-
-/** What a code is worth to a basket, in minor units. */
-export interface CodeWorth {
-  readonly code: string;
-  readonly saves: number;
-}
 
 /** A receipt with the names and sentences of all that stands on it. */
 export function trialBasketView(

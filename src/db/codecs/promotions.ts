@@ -1,11 +1,23 @@
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import type { promotion } from '../schema/index.ts';
+import * as t from '../schema/index.ts';
+import { codec } from './codec.ts';
+import { present } from './present.ts';
+import { promotionTargets } from './rule-targets.ts';
 
-type Row = typeof promotion.$inferSelect;
-type NewRow = typeof promotion.$inferInsert;
+type Row = typeof t.promotion.$inferSelect;
+
+/** Its codes stand in a table of their own; how often and by whom it was saved is the database's own. */
+export const promotions = codec<PromotionDocument, typeof t.promotion>({
+  table: t.promotion,
+  key: ['id'],
+  own: ['revision', 'createdBy', 'updatedBy', 'updatedAt'],
+  toRow,
+  toEntry: (row) => fromRow(row, []),
+  names: { owner: 'ofPromotion', targets: promotionTargets },
+});
 
 /** A promotion of the plan document as a row; its codes have a table of their own. */
-export function toRow(document: PromotionDocument): NewRow {
+export function toRow(document: PromotionDocument): typeof t.promotion.$inferInsert {
   const { when } = document;
   return {
     id: document.id,
@@ -68,10 +80,3 @@ export function fromRow(row: Row, codes: readonly string[]): PromotionDocument {
 
 /** PostgreSQL writes "2027-03-01 09:00:00"; the document says "2027-03-01T09:00". */
 const wall = (text: string): string => text.replace(' ', 'T').replace(/^(.{16}):00$/, '$1');
-
-/** The fields that have a value. */
-export function present<T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]> } {
-  return Object.fromEntries(
-    Object.entries(fields).filter(([, value]) => value !== null && value !== undefined),
-  ) as never;
-}

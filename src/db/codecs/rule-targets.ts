@@ -10,7 +10,8 @@ import {
 } from '../../core/plan/index.ts';
 import type { ruleReference } from '../schema/index.ts';
 
-type Target = Pick<
+/** One name in a rule, by what it is of. */
+export type Target = Pick<
   typeof ruleReference.$inferInsert,
   'item' | 'node' | 'itemSet' | 'store' | 'storeGroup' | 'zone'
 >;
