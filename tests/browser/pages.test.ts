@@ -1,13 +1,25 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest';
+import { as } from '../application/client.ts';
 import type { DemoName } from '../application/running.ts';
 import { accessFaults, DESK, openBrowser, openPart, PHONE, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
+/** A change of regular prices that waits, so that the page of such changes has something to show. */
+let waiting: number;
 beforeAll(async () => {
   browser = await openBrowser();
+  const ines = await as('ines');
+  const { rows } = (await ines.get('/api/stockroom/prices?limit=3')).body;
+  const edits = rows.map(({ key }: { key: string }) => ({ key, cells: { price: '98.76' } }));
+  const saved = await ines.send('POST', '/api/stockroom/prices', { edits, drops: [] });
+  expect(saved.status).toBe(200);
+  waiting = saved.body.waits;
 });
-afterAll(() => browser.close());
+afterAll(async () => {
+  await (await as('ines')).send('POST', `/api/waiting-entries/${waiting}`, { step: 'drop' });
+  await browser.close();
+});
 
 const PAGES = [
   '/today',
