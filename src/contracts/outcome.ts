@@ -11,8 +11,22 @@ export type Failure =
   | { readonly kind: 'too-much'; readonly why: 'full' | 'person-full' | 'took-too-long' | 'died' }
   /** Something that we stand on is away; it may be asked again. */
   | { readonly kind: 'away'; readonly what: 'database' | 'chain' }
-  /** Somebody saved in between; `current` is what stands now. */
-  | { readonly kind: 'conflict'; readonly message: string; readonly current?: unknown };
+  | Conflict;
+
+/** Somebody was faster. */
+export type Conflict =
+  | {
+      readonly kind: 'conflict';
+      /** It was saved, or taken away, after it was opened; `current` is what stands now. */
+      readonly code: 'promotion-saved' | 'promotion-gone' | 'entry-saved';
+      readonly current?: unknown;
+    }
+  /** One of many was saved meanwhile: nothing of what was to be done with all of them was done. */
+  | { readonly kind: 'conflict'; readonly code: 'one-saved'; readonly id: string; readonly undoing: boolean }
+  /** The plan moved on again and again while it was to be changed; `bringing` a file in. */
+  | { readonly kind: 'conflict'; readonly code: 'plan-moves'; readonly bringing: boolean }
+  /** What is sent is not what was reviewed. */
+  | { readonly kind: 'conflict'; readonly code: 'review-is-old'; readonly of: 'plan' | 'held-back' };
 
 export type Outcome<T> =
   | { readonly ok: true; readonly value: T }

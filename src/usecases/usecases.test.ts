@@ -74,7 +74,7 @@ describe('saving a promotion', () => {
     const gone = await savePromotion(ports, planner, { promotion: change('b'), revision: 1 });
     expect(gone).toMatchObject({
       ok: false,
-      failure: { kind: 'conflict', message: 'This promotion is not there any more.' },
+      failure: { kind: 'conflict', code: 'promotion-gone' },
     });
   });
 

@@ -137,7 +137,7 @@ describe('a promotion that is held back', () => {
     await hold('b');
     await hold('b');
     expect(await sendPriceFiles(ports(), ADMIN, { stores: null, planVersion, held: [] }, NOW)).toMatchObject({
-      failure: { kind: 'conflict', message: expect.stringContaining('held back') },
+      failure: { kind: 'conflict', code: 'review-is-old', of: 'held-back' },
     });
     await hold('b', false);
     const story = (await promotionRepository(db).history('b')).map(({ action }) => action);

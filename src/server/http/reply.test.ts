@@ -15,9 +15,14 @@ describe('a failure as a reply', () => {
     [{ kind: 'forbidden' }, 403, { message: 'Your role does not allow this.' }],
     [{ kind: 'not-found', what: 'store x' }, 404, { message: 'There is no store x.' }],
     [
-      { kind: 'conflict', message: 'Changed.', current: { revision: 2 } },
+      { kind: 'conflict', code: 'promotion-saved', current: { revision: 2 } },
       409,
-      { message: 'Changed.', current: { revision: 2 } },
+      { message: 'Somebody saved this promotion after you opened it.', current: { revision: 2 } },
+    ],
+    [
+      { kind: 'conflict', code: 'one-saved', id: 'face-week', undoing: true },
+      409,
+      { message: 'Somebody saved “face-week” just now. Nothing was undone.' },
     ],
   ])('%j', async (failure, status, body) => {
     const reply = failureReply(failure);

@@ -1,5 +1,6 @@
 import type { Failure, Outcome } from '../../contracts/index.ts';
 import { jsonPointer } from '../../core/plan/index.ts';
+import { conflictWords } from './conflict-words.ts';
 
 /** A failure as a reply. A refusal of fields is 422 with a list of `{path, message}`. */
 export function failureReply(failure: Failure): Response {
@@ -24,7 +25,10 @@ export function failureReply(failure: Failure): Response {
     case 'away':
       return json({ message: AWAY[failure.what], away: failure.what }, 503, { 'retry-after': RETRY_AFTER });
     case 'conflict':
-      return json({ message: failure.message, current: failure.current }, 409);
+      return json(
+        { message: conflictWords(failure), ...('current' in failure ? { current: failure.current } : {}) },
+        409,
+      );
   }
 }
 

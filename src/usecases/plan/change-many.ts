@@ -102,8 +102,7 @@ export async function changeMany(
   const result = await ports.promotions.saveAll(saves, person.id);
   if (result.kind === 'saved')
     return done({ changed: saves.length, ids: saves.map(({ promotion }) => promotion.id) });
-  const message = `Somebody saved “${result.id}” just now. Nothing was changed; look again.`;
-  return failed({ kind: 'conflict', message });
+  return failed({ kind: 'conflict', code: 'one-saved', id: result.id, undoing: false });
 }
 
 interface Planned {

@@ -140,8 +140,10 @@ function actionOf(before: PromotionDocument | null, after: PromotionDocument): s
 
 export function saved(result: SaveResult): Outcome<{ revision: number }> {
   if (result.kind === 'saved') return done({ revision: result.revision });
-  const message = result.current
-    ? 'Somebody saved this promotion after you opened it.'
-    : 'This promotion is not there any more.';
-  return failed({ kind: 'conflict', message, current: result.current ?? undefined });
+  const { current } = result;
+  return failed(
+    current
+      ? { kind: 'conflict', code: 'promotion-saved', current }
+      : { kind: 'conflict', code: 'promotion-gone' },
+  );
 }

@@ -62,7 +62,7 @@ export async function undoMany(
   const result = await ports.promotions.saveAll(saves, person.id);
   return result.kind === 'saved'
     ? done({ changed: saves.length })
-    : failed({ kind: 'conflict', message: `Somebody saved “${result.id}” just now. Nothing was undone.` });
+    : failed({ kind: 'conflict', code: 'one-saved', id: result.id, undoing: true });
 }
 
 /** What was submitted before the approval that is taken back: nobody's change is lost by that. */

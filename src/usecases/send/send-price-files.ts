@@ -36,17 +36,11 @@ export async function sendPriceFiles(
   if (!may(person, 'send')) return failed({ kind: 'forbidden' });
   const current = await ports.book.current();
   if (current.version !== order.planVersion) {
-    return failed({
-      kind: 'conflict',
-      message: 'The plan has changed since it was reviewed. Nothing was sent; review it again.',
-    });
+    return failed({ kind: 'conflict', code: 'review-is-old', of: 'plan' });
   }
   const held = (await ports.heldBack.all()).map(({ promotion }) => promotion);
   if (held.length !== order.held.length || !held.every((id) => order.held.includes(id))) {
-    return failed({
-      kind: 'conflict',
-      message: 'What is held back has changed since it was reviewed. Nothing was sent; review it again.',
-    });
+    return failed({ kind: 'conflict', code: 'review-is-old', of: 'held-back' });
   }
   const open = (await ports.compare(current, now)).filter(({ difference }) => !isEmpty(difference));
   const chosen = order.stores === null ? open : open.filter(({ store }) => order.stores!.includes(store.id));

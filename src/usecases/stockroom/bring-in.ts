@@ -92,10 +92,7 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
     if (saved.kind === 'moved-on') continue;
     return done({ ...view, ...counts, done: true, waits: saved.kind === 'waits' ? saved.id : null });
   }
-  return failed({
-    kind: 'conflict',
-    message: 'Others are changing the plan just now. Nothing was brought in.',
-  });
+  return failed({ kind: 'conflict', code: 'plan-moves', bringing: true });
 }
 
 const A_STRETCH = 10_000;

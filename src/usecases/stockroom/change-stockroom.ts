@@ -92,7 +92,7 @@ export async function changeStockroom(
     if (saved.kind === 'saved') return done({ version: saved.version, keys, waits: null });
     if (saved.kind === 'waits') return done({ version, keys, waits: saved.id });
   }
-  return failed({ kind: 'conflict', message: 'Others are changing the plan just now. Nothing was saved.' });
+  return failed({ kind: 'conflict', code: 'plan-moves', bringing: false });
 }
 
 /** Costs are written by those who see them. */

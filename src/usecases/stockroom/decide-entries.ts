@@ -70,10 +70,7 @@ async function approveEntries(
   const saved = await ports.stockroom.change(change, current.version, by);
   return saved.kind === 'saved'
     ? done({})
-    : failed({
-        kind: 'conflict',
-        message: 'Others are changing the plan just now. Nothing was saved; try again.',
-      });
+    : failed({ kind: 'conflict', code: 'plan-moves', bringing: false });
 }
 
 function viewOf(

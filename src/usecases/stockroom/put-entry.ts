@@ -45,12 +45,7 @@ export async function putEntry(
   const { document, version } = current;
   const standing = entriesOf(document, table).find((one) => keyOf(one) === key) ?? null;
   if (!isDeepStrictEqual(standing, was))
-    return failed({
-      kind: 'conflict',
-      message:
-        'Somebody changed this after you opened it. Nothing was saved; open it again to see what stands.',
-      current: standing ?? undefined,
-    });
+    return failed({ kind: 'conflict', code: 'entry-saved', current: standing ?? undefined });
   const change: EntryChange = { table, puts: [shaped.value], drops: [] };
   const faults = checkPlan(withEntries(document, change, keyOf));
   if (faults.length > 0) return failed({ kind: 'invalid', faults });
@@ -58,8 +53,5 @@ export async function putEntry(
   if (saved.kind === 'waits') return done({ version, waits: saved.id });
   return saved.kind === 'saved'
     ? done({ version: saved.version, waits: null })
-    : failed({
-        kind: 'conflict',
-        message: 'Others are changing the plan just now. Nothing was saved; try again.',
-      });
+    : failed({ kind: 'conflict', code: 'plan-moves', bringing: false });
 }
