@@ -33,7 +33,7 @@ export interface Budget {
 const ORDINARY_BUDGET = 8_000_000;
 
 /** For so many units and so many contenders a proof is owed (pricing rules 4.2): it may take longer. */
-const OWED = { units: 40, contenders: 10, budget: 60_000_000 };
+const OWED = { units: 40, contenders: 10, budget: 100_000_000 };
 
 /** What a search may do where nobody says otherwise. */
 export const budgetFor = (units: number, contenders: number): number =>

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { generatedBasket } from '../../../tests/oracle/generated-baskets.ts';
+import { generatedBasket, unitOffer } from '../../../tests/oracle/generated-baskets.ts';
 import { basketOf, basketPlan, offer, ring } from '../../../tests/plans/basket-plan.ts';
+import type { OfferDocument } from '../plan/index.ts';
 import type { ReceiptDocument } from './index.ts';
 
 const cents = (text: string): number => Math.round(Number(text) * 100);
@@ -12,6 +13,15 @@ const FORTY: Readonly<Record<string, string>> = Object.fromEntries(
 );
 const ONE_EACH = Object.fromEntries(Object.keys(FORTY).map((sku) => [sku, 1]));
 const ALL = { all: true } as const;
+
+/** An offer on five items as one on forty: each of the five stands for every fifth. */
+const overForty = (made: OfferDocument): OfferDocument =>
+  JSON.parse(JSON.stringify(made), (key, value) => {
+    if (key === 'extra') return undefined;
+    if (key === 'gift') return 'i0';
+    if (key !== 'items' || !Array.isArray(value)) return value;
+    return Object.keys(FORTY).filter((_sku, i) => value.includes('abcde'[i % 5]));
+  });
 
 /** The most that bundles by falling price can take off, each at most what it costs: every unit used or left. */
 function mostTaken(prices: readonly number[], take: number, amount: number): number {
@@ -49,6 +59,19 @@ describe('up to 40 units and 10 offers', () => {
         expect(ring(made.plan, basketOf(made.lines)).proved).toBe(true);
       }),
       { numRuns: Number(process.env.BASKET_RUNS ?? 40), seed: 11 },
+    );
+  });
+
+  it('are proved of forty different goods, too', { timeout: 180_000 }, () => {
+    fc.assert(
+      fc.property(fc.array(unitOffer, { minLength: 10, maxLength: 10 }), (offers) => {
+        const plan = basketPlan(
+          FORTY,
+          offers.map((one, i) => offer(`o${i}`, overForty(one))),
+        );
+        expect(ring(plan, basketOf(ONE_EACH)).proved).toBe(true);
+      }),
+      { numRuns: Number(process.env.BASKET_RUNS ?? 12), seed: 7 },
     );
   });
 
