@@ -25,6 +25,7 @@ export {
   type UnitValue,
   type ValueDocument,
 } from '../offer/index.ts';
+export * from './again.ts';
 export * from './check.ts';
 export { checkPromotion } from './check-promotion.ts';
 export { checkWhen } from './check-when.ts';

@@ -40,7 +40,7 @@ function Desk({ view, search, plans }: TrialBasketProps) {
   }, [typed, view.lens]);
   const resting = useResting(typed, TYPING);
   const basket = { ...basketDocument(resting, view.store.id, view.lens.shopper), at: view.at };
-  const rung = useRung(resting.lines.length > 0 ? JSON.stringify(basket) : null);
+  const rung = useRung(resting.lines.length > 0 ? basket : null);
   const put = (next: TypedBasket['lines']) => setTyped({ ...typed, lines: next });
   const refusal = rung.error ? refusalOf(rung.error) : null;
   const data = lines.length > 0 ? rung.data : undefined;

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { DealPreview, LensView, Preview } from '../../contracts/view/index.ts';
 import { saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
-import { ask, refusalOf, useResting } from '../server/index.ts';
+import { ask, refusalOf, useResting, useSame } from '../server/index.ts';
 import type { Pull } from './bar.tsx';
 import type { Opened } from './desk.ts';
 import { pulled } from './pulled.ts';
@@ -48,17 +48,17 @@ function toldOfDeal({ stores, trial, rivals, warnings }: DealPreview): Told {
 /** What the promotion would do where it is held, before it is let go. */
 export function Beside({ opened, pull, view }: { opened: Opened; pull: Pull; view: LensView }) {
   const next = pulled(opened.promotion, pull);
-  const held = useResting('promotion' in next ? JSON.stringify(next.promotion) : '', RESTING);
+  const held = useResting(useSame('promotion' in next ? next.promotion : null), RESTING);
   const deal = opened.promotion.offer.kind !== 'priceChange';
   const { data, error } = useQuery({
     queryKey: ['preview', held, view.store.id],
     queryFn: async ({ signal }): Promise<Told> => {
-      const body = { promotion: JSON.parse(held), store: view.store.id };
+      const body = { promotion: held, store: view.store.id };
       return deal
         ? toldOfDeal(await ask<DealPreview>('/api/promotions/preview-deal', { method: 'POST', body }, signal))
         : toldOfChange(await ask<Preview>('/api/promotions/preview', { method: 'POST', body }, signal));
     },
-    enabled: held !== '',
+    enabled: held !== null,
     placeholderData: (before) => before,
     retry: false,
   });

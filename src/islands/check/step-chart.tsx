@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import type { PriceStory } from '../../contracts/view/index.ts';
 import { parseWallTime } from '../../core/calendar/index.ts';
 import { monthDay, saidAmount, saidClock, shortMoment } from '../../ui/writing/index.ts';
+import { useSame } from '../server/index.ts';
 
 type Steps = PriceStory['steps'];
 
@@ -10,14 +11,14 @@ const wall = (text: string): number => parseWallTime(text.slice(0, 16))!;
 /** The steps as a line: higher is dearer. The words below say it all; this is for the eye. */
 export function StepChart({ steps, at, currency }: { steps: Steps; at: string; currency: string }) {
   const place = useRef<HTMLDivElement>(null);
-  const drawn = JSON.stringify(steps);
+  const drawn = useSame(steps);
   useEffect(() => {
     const element = place.current;
     if (!element) return;
     let gone = false;
     let dispose = () => {};
     // Fetched once a price is there to be drawn.
-    draw(element, JSON.parse(drawn) as Steps, at, currency).then((free) => {
+    draw(element, drawn, at, currency).then((free) => {
       if (gone) free();
       else dispose = free;
     });

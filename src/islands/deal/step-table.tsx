@@ -45,7 +45,9 @@ export function StepTable({
       </thead>
       <tbody>
         {steps.map((step, i) => (
-          <Fragment key={`${step.pick} ${JSON.stringify(step.lines)}`}>
+          <Fragment
+            key={`${step.pick} ${step.lines.map(({ sku, quantity }) => `${quantity} ${sku}`).join()}`}
+          >
             <tr aria-current={chosen === i ? 'true' : undefined}>
               <td>
                 <button type="button" className="text-left hover:underline" onClick={() => onChoose(i)}>

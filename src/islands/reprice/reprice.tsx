@@ -1,14 +1,14 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useReducer } from 'react';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
-import type { WorksheetDocument } from '../../core/plan/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { dateWords, saidCount } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { useChoices } from '../selection/index.ts';
-import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { ask, refusalOf, useSame, WithServer } from '../server/index.ts';
 import { type SheetOutcome, Worksheet } from '../worksheet/index.ts';
-import { type Scope, ScopeChoice, ScopeOptions } from './scope-choice.tsx';
+import { type Entered, editsOf, repriceAfter, repriceDeskOf, type WrittenPrices } from './desk.ts';
+import { ScopeChoice, ScopeOptions } from './scope-choice.tsx';
 import { useKeptForNow } from './use-kept-for-now.ts';
 
 export function Reprice({ view }: { view: LensView }) {
@@ -24,53 +24,26 @@ const tomorrow = (at: string): string => formatLocalDate(dayNumber(parseLocalDat
 /** Regular prices entered ahead: a worksheet whose prices hold from a day on, each made from the row it replaces. */
 function Desk({ view }: { view: LensView }) {
   const choices = useChoices();
-  const [since, setSince] = useState(() => tomorrow(view.at));
-  const [scope, setScope] = useState<Scope>({ kind: 'every' });
-  const [fresh, setFresh] = useState(false);
-  const [carry, setCarry] = useState(false);
-  const [sheet, setSheet] = useState<WorksheetDocument>({ passes: [] });
-  const [rows, setRows] = useState<SheetOutcome['rows']>([]);
-  const [refusal, setRefusal] = useState<Refusal | null>(null);
-  const [said, setSaid] = useState('');
-  const [heldBack, setHeldBack] = useState(false);
-  useKeptForNow({ since, scope, fresh, carry, sheet }, (kept) => {
-    setSince(kept.since);
-    setScope(kept.scope);
-    setFresh(kept.fresh);
-    setCarry(kept.carry);
-    setSheet(kept.sheet);
-  });
-  const onPrices = useCallback((outcome: SheetOutcome) => {
-    setRows(outcome.rows);
-    if (outcome.rows.length > 0) setSaid('');
-  }, []);
+  const [desk, tell] = useReducer(repriceAfter, tomorrow(view.at), repriceDeskOf);
+  const { since, scope, fresh, carry, sheet, rows, entered } = desk;
+  const put = (part: Partial<WrittenPrices>) => tell({ type: 'written', part });
+  useKeptForNow({ since, scope, fresh, carry, sheet }, put);
+  const onPrices = useCallback((outcome: SheetOutcome) => tell({ type: 'priced', outcome }), []);
+  const frame = useSame({ id: 'reprice', when: { from: `${since}T00:00` } });
+  const repricing = useSame({ since, scope, fresh: fresh && 'ids' in scope, carry });
   if (!choices.data) return <p className="quiet mt-4">Reading the chain …</p>;
   const count = rows.length;
   const isDay = parseLocalDate(since) !== null;
 
   async function save() {
-    setRefusal(null);
-    const edits = rows.map(({ sku, place, since: later, price }) => ({
-      key: null,
-      cells: { sku, place, since: later ?? since, price },
-    }));
+    tell({ type: 'asked' });
     try {
-      const body = { edits, drops: [], overwrite: true };
-      const { waits } = await ask<{ waits: number | null }>('/api/stockroom/prices', {
-        method: 'POST',
-        body,
-      });
-      const prices = `${saidCount(count)} regular ${count === 1 ? 'price' : 'prices'}`;
-      setSaid(
-        waits === null
-          ? `${prices} from ${dateWords(since)} on: entered.`
-          : `${prices} from ${dateWords(since)} on: written, and waiting for approval.`,
-      );
-      setHeldBack(waits !== null);
-      setSheet({ passes: [] });
-      setRows([]);
+      const body = { edits: editsOf(desk), drops: [], overwrite: true };
+      const path = '/api/stockroom/prices';
+      const { waits } = await ask<{ waits: number | null }>(path, { method: 'POST', body });
+      tell({ type: 'entered', waits: waits !== null });
     } catch (error) {
-      setRefusal(refusalOf(error));
+      tell({ type: 'refused', refusal: refusalOf(error) });
     }
   }
 
@@ -79,32 +52,42 @@ function Desk({ view }: { view: LensView }) {
       <p className="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1 font-serif text-xl">
         From
         <span className="inline-block w-44 font-sans text-sm">
-          <DayField label="From which day on" labelShown={false} value={since} onChange={setSince} />
+          <DayField
+            label="From which day on"
+            labelShown={false}
+            value={since}
+            onChange={(day) => put({ since: day })}
+          />
         </span>
         on, make anew
-        <ScopeChoice choices={choices.data} scope={scope} onChange={setScope} />
+        <ScopeChoice choices={choices.data} scope={scope} onChange={(next) => put({ scope: next })} />
       </p>
-      <ScopeOptions scope={scope} {...{ fresh, carry }} onFresh={setFresh} onCarry={setCarry} />
+      <ScopeOptions
+        scope={scope}
+        {...{ fresh, carry }}
+        onFresh={(on) => put({ fresh: on })}
+        onCarry={(on) => put({ carry: on })}
+      />
       {isDay ? (
         <Worksheet
-          frame={{ id: 'reprice', when: { from: `${since}T00:00` } }}
+          frame={frame}
           sheet={sheet}
           saved={null}
           choices={choices.data}
           view={view}
           locked={false}
           fileName="regular-prices"
-          repricing={{ since, scope, fresh: fresh && 'ids' in scope, carry }}
-          onChange={setSheet}
+          repricing={repricing}
+          onChange={(next) => put({ sheet: next })}
           onPrices={onPrices}
         />
       ) : (
         <p className="mt-4 text-error">Choose the day from which on they count.</p>
       )}
-      {refusal ? (
+      {entered.kind === 'refused' ? (
         <Notice tone="trouble">
-          {refusal.message}{' '}
-          {refusal.faults
+          {entered.refusal.message}{' '}
+          {entered.refusal.faults
             .slice(0, 5)
             .map(({ message }) => message)
             .join('; ')}
@@ -120,14 +103,30 @@ function Desk({ view }: { view: LensView }) {
           Enter {count === 0 ? 'them' : count === 1 ? 'this price' : `these ${saidCount(count)} prices`}
         </button>
         <span role="status" className="text-sm">
-          {said}{' '}
-          {said ? (
-            <a className="link" href={`/stockroom/${heldBack ? 'waiting' : 'prices'}${lensQuery(view.lens)}`}>
-              {heldBack ? 'See what waits' : 'See them in the table'}
-            </a>
+          {entered.kind === 'entered' ? (
+            <EnteredWords entered={entered} query={lensQuery(view.lens)} />
           ) : null}
         </span>
       </p>
+    </>
+  );
+}
+
+/** How many were entered, and where they are seen. */
+function EnteredWords({
+  entered: { count, since, waits },
+  query,
+}: {
+  entered: Extract<Entered, { kind: 'entered' }>;
+  query: string;
+}) {
+  return (
+    <>
+      {saidCount(count)} regular {count === 1 ? 'price' : 'prices'} from {dateWords(since)} on:{' '}
+      {waits ? 'written, and waiting for approval.' : 'entered.'}{' '}
+      <a className="link" href={`/stockroom/${waits ? 'waiting' : 'prices'}${query}`}>
+        {waits ? 'See what waits' : 'See them in the table'}
+      </a>
     </>
   );
 }

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { dequal } from 'dequal/lite';
 import { useState } from 'react';
 import type { ItemRule } from '../../core/plan/index.ts';
 import { PickList } from '../../ui/pieces/index.ts';
@@ -14,7 +15,7 @@ export function Leaf<R extends Rule>({
   picked,
   onKnown,
   onToggle,
-}: SelectionProps<R> & { picked: readonly string[]; onToggle: (rule: R) => void }) {
+}: SelectionProps<R> & { picked: readonly R[]; onToggle: (rule: R) => void }) {
   const [text, setText] = useState('');
   const searching = of === 'items' && text.trim().length >= 2;
   const { data, isError } = useQuery({
@@ -36,7 +37,9 @@ export function Leaf<R extends Rule>({
       <PickList
         name={of === 'items' ? 'Goods' : 'Stores'}
         options={options}
-        chosen={options.filter(({ rule }) => picked.includes(JSON.stringify(rule))).map(({ value }) => value)}
+        chosen={options
+          .filter(({ rule }) => picked.some((one) => dequal(one, rule)))
+          .map(({ value }) => value)}
         onPick={(value) => onToggle(all.find((choice) => choice.value === value)!.rule as R)}
         onSearch={setText}
         settled={!searching || isError || data !== undefined}

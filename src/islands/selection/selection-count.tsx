@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { SelectionView } from '../../contracts/view/index.ts';
 import { saidAmount, saidCount } from '../../ui/writing/index.ts';
-import { ask, refusalOf, useResting } from '../server/index.ts';
+import { ask, refusalOf, useResting, useSame } from '../server/index.ts';
 import type { Rule } from './selection.tsx';
 
 const RESTING = 200;
@@ -21,11 +21,10 @@ export function SelectionCount({
 }) {
   const [text, setText] = useState('');
   const [open, setOpen] = useState(false);
-  const asked = useResting(JSON.stringify({ of, rule, text, ...looking }), RESTING);
+  const asked = useResting(useSame({ of, rule, text, ...looking }), RESTING);
   const { data, error, isFetching } = useQuery({
     queryKey: ['selection', asked],
-    queryFn: ({ signal }) =>
-      ask<SelectionView>('/api/selection', { method: 'POST', body: JSON.parse(asked) }, signal),
+    queryFn: ({ signal }) => ask<SelectionView>('/api/selection', { method: 'POST', body: asked }, signal),
     placeholderData: (before) => before,
     retry: false,
   });

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal/lite';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import type { Choices } from '../../contracts/view/index.ts';
@@ -93,7 +94,7 @@ function GroupPart<R extends Rule>(props: PartProps<R>) {
   const adding = props.addingAt === here;
   const put = (next: Outline<R> | null, at: readonly number[] = path) => onBuilt(withPart(root, at, next));
   const add = (part: Outline<R>) => onBuilt(withAdded(root, path, part));
-  const picked = group.parts.flatMap((part) => (part.kind === 'leaf' ? [JSON.stringify(part.rule)] : []));
+  const picked = group.parts.flatMap((part) => (part.kind === 'leaf' ? [part.rule] : []));
   return (
     <span className={`block ${path.length > 0 ? 'border-base-content/30 border-l-2 pl-3' : ''}`}>
       <span className="flex items-baseline gap-2">
@@ -117,7 +118,7 @@ function GroupPart<R extends Rule>(props: PartProps<R>) {
             // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the group.
             <GroupPart key={i} {...props} group={part} path={[...path, i]} />
           ) : (
-            <span key={JSON.stringify(part.rule)} className="flex items-baseline gap-1">
+            <span key={wordsOf(part.rule)} className="flex items-baseline gap-1">
               <span className="rounded-field bg-accent px-1.5 text-accent-content">{wordsOf(part.rule)}</span>
               <Drop words={wordsOf(part.rule)} onDrop={() => put(null, [...path, i])} />
             </span>
@@ -165,9 +166,7 @@ function GroupPart<R extends Rule>(props: PartProps<R>) {
             {...props}
             picked={picked}
             onToggle={(rule) => {
-              const at = group.parts.findIndex(
-                (part) => part.kind === 'leaf' && JSON.stringify(part.rule) === JSON.stringify(rule),
-              );
+              const at = group.parts.findIndex((part) => part.kind === 'leaf' && dequal(part.rule, rule));
               if (at >= 0) put(null, [...path, at]);
               else add({ kind: 'leaf', rule });
             }}

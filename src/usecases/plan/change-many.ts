@@ -12,6 +12,7 @@ import {
 } from '../../contracts/index.ts';
 import { formatMoment, type Instant, MINUTE } from '../../core/calendar/index.ts';
 import {
+  againOf,
   type Fault,
   isPriceChange,
   type PromotionDocument,
@@ -29,7 +30,6 @@ import type {
   WorkRules,
   WorkRulesStore,
 } from '../ports/index.ts';
-import { againOf } from './again.ts';
 import { readPromotionInput } from './save-promotion.ts';
 import { mayResume } from './set-promotion-status.ts';
 import { spanEffect } from './span-effect.ts';

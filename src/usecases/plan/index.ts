@@ -1,4 +1,3 @@
-export * from './again.ts';
 export * from './begin-promotion.ts';
 export * from './calendar-file.ts';
 export * from './chain-words.ts';

@@ -1,4 +1,5 @@
-import { copyOf, type PromotionDocument, shiftWhen } from '../../core/plan/index.ts';
+import type { PromotionDocument } from './document.ts';
+import { copyOf, shiftWhen } from './shift-when.ts';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
