@@ -64,6 +64,20 @@ export function startProgram(path, environment, out = 'inherit') {
   };
 }
 
+/**
+ * Waits until every thread of the application has had the plan: who signs in then waits for none of them. Where that
+ * takes too long it goes on all the same.
+ */
+export async function untilWarm(url) {
+  for (let tries = 0; tries < 300; tries++) {
+    const body = await fetch(url)
+      .then((reply) => reply.json())
+      .catch(() => null);
+    if (body?.warm) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+
 /** Waits until an address answers. */
 export async function untilAnswers(url, program) {
   let over = false;

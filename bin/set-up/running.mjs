@@ -1,5 +1,5 @@
 import { existsSync, mkdirSync, rmSync } from 'node:fs';
-import { ensureBuild, prepareDatabase, startProgram, untilAnswers } from './application.mjs';
+import { ensureBuild, prepareDatabase, startProgram, untilAnswers, untilWarm } from './application.mjs';
 import { claim } from './claim.mjs';
 import { ensurePackages } from './packages.mjs';
 import { inRoot } from './paths.mjs';
@@ -61,8 +61,10 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
       stops.push(supervise(name, part, begin, (anew) => untilAnswers(answers, anew)).stop);
     };
     const words = { BELLTAG_LOG: 'warn', ...environment };
-    await keep('The application', 'dist/server.mjs', words, `http://127.0.0.1:${port}/api/health`);
-    // Tills are enrolled with the demo chain.
+    const health = `http://127.0.0.1:${port}/api/health`;
+    await keep('The application', 'dist/server.mjs', words, health);
+    await untilWarm(health);
+    // Tills are enrolled with the demo chain. All of them fetch their first files at once, on this very machine.
     if (existsSync(`${environment.BELLTAG_TILLS}/tills.json`))
       await keep('The tills', 'dist/tills.mjs', environment, environment.BELLTAG_TILL_PAGE);
     return { environment, stop };

@@ -36,7 +36,7 @@ export function SheetNotes({ at, regular, lens }: { at: SheetAt; regular: boolea
         </p>
       ) : null}
       {answer && regular ? <Overtaking answer={answer} placeWords={placeWords} /> : null}
-      {answer ? (
+      {answer && answer.facts.lines.length > 0 ? (
         <Sums
           sums={answer.sums}
           currency={currency}

@@ -14,6 +14,7 @@ import type {
   HeavyWorkerData,
   MadeReply,
   SentInput,
+  WarmedUp,
   WentBack,
 } from './heavy-messages.ts';
 import { type HeavyValue, QUICK_VALUES, type ValueAnswer, type ValueArgs } from './heavy-values.ts';
@@ -57,13 +58,21 @@ export interface HeavyDesk {
   /** @throws what went wrong, NotAnswered among it. */
   value<T extends HeavyValue>(person: string, task: T, ...args: ValueArgs<T>): Promise<ValueAnswer<T>>;
   readonly load: { readonly waiting: number; readonly running: number };
+  /** Every thread has had its plan once: nobody waits longer than anybody later. */
+  readonly warm: boolean;
 }
 
 /** @param onWentBack is told when a thread finds that the database is another than it was. */
 export function heavyDesk(environment: Environment, onWentBack: () => void): HeavyDesk {
+  const threads = environment.threads ?? Math.max(4, Math.min(8, availableParallelism() + 2));
+  let warm = 0;
+  const tell = (news: WentBack | WarmedUp) => {
+    if (news.kind === 'warmed-up') warm += 1;
+    else onWentBack();
+  };
   const pool = threadPool<HeavyQuestion, HeavyAnswer>({
-    threads: environment.threads ?? Math.max(4, Math.min(8, availableParallelism() + 2)),
-    begin: (kept) => workerThread(environment, environment.heavyWorker, kept, onWentBack),
+    threads,
+    begin: (kept) => workerThread(environment, environment.heavyWorker, kept, tell),
     queue: QUEUE,
     isLast: ({ kind }) => kind !== 'news',
     numberOf: ({ number }) => number,
@@ -80,6 +89,9 @@ export function heavyDesk(environment: Environment, onWentBack: () => void): Hea
   return {
     get load() {
       return { waiting: pool.waiting, running: pool.running };
+    },
+    get warm() {
+      return warm >= threads;
     },
     async reply({ task, person, sent, now, signal }, onNews) {
       const size = sent.bytes?.length ?? 0;
@@ -124,7 +136,7 @@ function workerThread(
   { databaseUrl, fileReader }: Environment,
   program: string,
   kept: boolean,
-  onWentBack: () => void,
+  tell: (news: WentBack | WarmedUp) => void,
 ): Thread<HeavyQuestion, HeavyAnswer> {
   const worker = new Worker(program, {
     workerData: { databaseUrl, fileReader, kept } satisfies HeavyWorkerData,
@@ -135,8 +147,8 @@ function workerThread(
   return {
     post: (question, transfer) => worker.postMessage(question, [...transfer]),
     onAnswer: (listener) =>
-      void worker.on('message', (answer: HeavyAnswer | WentBack) =>
-        answer.kind === 'went-back' ? onWentBack() : listener(answer),
+      void worker.on('message', (answer: HeavyAnswer | WentBack | WarmedUp) =>
+        answer.kind === 'went-back' || answer.kind === 'warmed-up' ? tell(answer) : listener(answer),
       ),
     onGone: (listener) => void worker.on('exit', listener),
     stop: () => void worker.terminate(),

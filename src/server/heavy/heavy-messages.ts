@@ -49,6 +49,11 @@ export interface WentBack {
   readonly kind: 'went-back';
 }
 
+/** A thread has its plan, and has answered the first questions by itself. */
+export interface WarmedUp {
+  readonly kind: 'warmed-up';
+}
+
 export interface HeavyWorkerData {
   readonly databaseUrl: string;
   readonly fileReader: string;

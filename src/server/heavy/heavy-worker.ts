@@ -15,6 +15,7 @@ import type {
   HeavyWork,
   HeavyWorkerData,
   MadeReply,
+  WarmedUp,
   WentBack,
 } from './heavy-messages.ts';
 import { HEAVY_VALUES } from './heavy-values.ts';
@@ -30,7 +31,9 @@ const ports = portsOf(data, CONNECTIONS, () =>
 );
 // What is quick is waited for by somebody who looks at a page.
 if (!data.kept) giveWay();
-warmUp(ports.book, now()).catch(() => {});
+warmUp(ports.book, now())
+  .catch(() => {})
+  .then(() => parentPort!.postMessage({ kind: 'warmed-up' } satisfies WarmedUp));
 const post = (answer: HeavyAnswer, transfer: ArrayBuffer[] = []) => parentPort!.postMessage(answer, transfer);
 
 parentPort!.on('message', async ({ number, work }: HeavyQuestion) => {
