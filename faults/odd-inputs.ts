@@ -19,7 +19,8 @@ export async function tryOddInputs(origin: string): Promise<string[]> {
   const { promotion } = JSON.parse((await planner.ask('/api/promotions/face-week')).text);
   // Each page and each thread once, as on any morning: the first question to a program that has just begun is another matter.
   for (let round = 0; round < 3; round++)
-    for (const [path, query] of QUERIES) await viewer.ask(`${path}?${new URLSearchParams(query)}`);
+    for (const [path, query] of QUERIES)
+      for (const person of [viewer, other]) await person.ask(`${path}?${new URLSearchParams(query)}`);
   const requests = [...queries(viewer), ...paths(viewer), ...languages(viewer), ...bodies(askers, promotion)];
   const now = new Set<string>();
   const slow: string[] = [];

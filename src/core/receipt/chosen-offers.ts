@@ -11,10 +11,16 @@ export interface Searched {
   readonly memory: Memory;
 }
 
-export const searchedOf = ({ live, units, goods }: Ringing): Searched => ({
-  offers: offersInBasket(live, units, goods),
-  memory: new Map(),
-});
+export function searchedOf({ live, units, goods }: Ringing): Searched {
+  let offers: readonly OfferInBasket[] | undefined;
+  return {
+    get offers() {
+      offers ??= offersInBasket(live, units, goods);
+      return offers;
+    },
+    memory: new Map(),
+  };
+}
 
 /**
  * Pricing rules 4.2: the applications of unit offers that the policy of the plan wants, worked out to the last cent.

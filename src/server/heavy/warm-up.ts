@@ -22,6 +22,9 @@ export async function warmUp(book: PlanBook, now: Instant): Promise<void> {
   const [store] = compiled.plan.stores;
   if (!store) return;
   const at = formatMoment(now, compiled.clockOf(store));
-  for (const { sku } of compiled.catalogue.items.slice(0, ASKED))
-    await askPrice({ book }, OURSELVES, { store: store.id, item: sku, at });
+  // Whoever is of one store is shown a plan of their own, which is another thing to make.
+  const ofAStore: Person = { ...OURSELVES, costs: false, stores: [store.id] };
+  for (const person of [OURSELVES, ofAStore])
+    for (const { sku } of compiled.catalogue.items.slice(0, ASKED))
+      await askPrice({ book }, person, { store: store.id, item: sku, at });
 }

@@ -7,7 +7,7 @@ import type {
   PromotionDocument,
   StoreRule,
 } from '../../core/plan/index.ts';
-import { readPlan } from '../../core/plan/index.ts';
+import { type KnownItems, readPlan } from '../../core/plan/index.ts';
 import { type CompiledPlan, compile } from '../../core/price-book/index.ts';
 import { storesOf } from '../../core/selection/index.ts';
 import type { CurrentPlan, PlanBook } from '../ports/index.ts';
@@ -21,6 +21,10 @@ type Sight = Pick<Person, 'stores' | 'costs'>;
 
 /** What has been narrowed of a plan stays as long as the plan does. */
 const narrowed = new WeakMap<CurrentPlan, Map<string, CurrentPlan>>();
+
+/** An item with the prices of some stores alone stays the same as long as the item does: it is read once. */
+const pricedIn = new WeakMap<ItemDocument, Map<string, ItemDocument>>();
+const read: KnownItems = new WeakMap();
 
 /** The plan as it stands, as far as a person may see it. For looking only: what is written is checked against all. */
 export const seenBy = async (book: PlanBook, person: Sight): Promise<CurrentPlan> =>
@@ -44,7 +48,7 @@ function narrow(current: CurrentPlan, person: Sight): CurrentPlan {
     compiled:
       person.stores === null
         ? compiled
-        : compile(readPlan(withStores(document, compiled, { ...person, costs: true }))),
+        : compile(readPlan(withStores(document, compiled, { ...person, costs: true }), read)),
     document: person.costs ? ofStores : withoutCosts(ofStores),
   };
 }
@@ -89,7 +93,7 @@ function withStores(document: PlanDocument, compiled: CompiledPlan, person: Sigh
       (range) => range.stores,
       (range, rule) => ({ ...range, stores: rule }),
     ),
-    items: document.items.map((item) => withPricesOf(item, person, zones)),
+    items: itemsOf(document, person, zones),
     promotions: document.promotions.flatMap((one) => seenPromotion(one, compiled, person) ?? []),
   };
 }
@@ -100,6 +104,21 @@ function narrowRule(rule: StoreRule | undefined, compiled: CompiledPlan, person:
   const own = (person.stores ?? []).filter((id) => chosen.has(id));
   if (own.length === 0) return null;
   return { stores: own };
+}
+
+function itemsOf(
+  { items }: PlanDocument,
+  person: Sight,
+  zones: ReadonlySet<string | undefined>,
+): ItemDocument[] {
+  const key = JSON.stringify([person.stores, [...zones]]);
+  return items.map((item) => {
+    const known = pricedIn.get(item) ?? new Map<string, ItemDocument>();
+    pricedIn.set(item, known);
+    const found = known.get(key) ?? withPricesOf(item, person, zones);
+    known.set(key, found);
+    return found;
+  });
 }
 
 function withPricesOf(
