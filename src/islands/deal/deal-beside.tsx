@@ -8,6 +8,7 @@ import type { DealDraft } from '../draft/draft.ts';
 import { NEW_DEAL } from '../draft/draft.ts';
 import { goodsChosen } from '../draft/goods-chosen.ts';
 import { BesideFrame } from '../sentence/beside-frame.tsx';
+import { NeverSeen } from '../sentence/never-seen.tsx';
 import { DealTrial } from './deal-trial.tsx';
 import { inEditor } from './kinds.ts';
 import { StepTable } from './step-table.tsx';
@@ -70,12 +71,7 @@ export function DealBeside({
 }
 
 function Reach({ preview: { stores, items, lookedAt }, view }: { preview: DealPreview; view: LensView }) {
-  if (!lookedAt)
-    return (
-      <p className="mt-3">
-        {stores === 0 ? 'No store is in it.' : 'It is never live: no moment of it comes.'}
-      </p>
-    );
+  if (!lookedAt) return <NeverSeen stores={stores} />;
   return (
     <p className="quiet mt-1 text-sm">
       {items.join(' + ')} {items.length === 1 && items[0] === 1 ? 'item' : 'items'} to choose from, in{' '}

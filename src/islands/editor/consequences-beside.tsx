@@ -4,6 +4,7 @@ import { PriceTag } from '../../ui/pieces/index.ts';
 import { LOST_REASON_WORDS } from '../../ui/words/index.ts';
 import { saidAmount, saidCount, saidPercent, saidTimes, shortMoment } from '../../ui/writing/index.ts';
 import { BesideFrame } from '../sentence/beside-frame.tsx';
+import { NeverSeen } from '../sentence/never-seen.tsx';
 
 /** What the draft does, beside it. */
 export function ConsequencesBeside({
@@ -45,12 +46,7 @@ export function ConsequencesBeside({
 
 function Summary({ preview, view }: { preview: Preview; view: LensView }) {
   const { lookedAt, items, stores, changed, belowCost, belowFloor, raised, kept, differing } = preview;
-  if (!lookedAt)
-    return (
-      <p className="mt-3">
-        {stores === 0 ? 'No store is in it.' : 'It is never live: no moment of it comes.'}
-      </p>
-    );
+  if (!lookedAt) return <NeverSeen stores={stores} />;
   return (
     <>
       <p className="mt-2 flex flex-wrap items-baseline gap-x-6">
