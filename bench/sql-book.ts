@@ -81,7 +81,8 @@ export async function prepareSqlBook(
   if (live.filter(({ promotion }) => promotion.offer.onTop).length > 1)
     throw new Error('the statement knows one change on top');
   for (const { promotion, selection } of live) {
-    if (!selection().fixed) throw new Error(`the statement knows no selection by price (${promotion.id})`);
+    if (selection().asksPrices)
+      throw new Error(`the statement knows no selection by price (${promotion.id})`);
     const { formula, rounding, onTop, mayRaise } = promotion.offer;
     if (!formula || promotion.offer.linePrices.everywhere.size > 0)
       throw new Error(`the statement knows no line prices (${promotion.id})`);

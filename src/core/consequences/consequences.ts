@@ -116,9 +116,7 @@ function linesOf(
   const { catalogue } = after;
   const shopper = shopperFor(draft);
   const costOf = (index: number) => costUnder(draft.supplier, catalogue.items[index]!);
-  const indexes = catalogue.items.flatMap((_, index) =>
-    !selection.fixed || selection.fixed[index] === 1 ? [index] : [],
-  );
+  const indexes = catalogue.items.flatMap((_, index) => (selection.mayHave(index) ? [index] : []));
   const across = acrossStores({ before, after }, looks, indexes, shopper, costOf);
   return indexes.flatMap((index) => {
     const found = across.get(index);

@@ -16,10 +16,10 @@ export function dealGoods(
 ): readonly (readonly Good[])[] {
   const priceOf = pricesIn(compiled, situation);
   const parts = offer.parts();
-  const asked = parts.length > 0 ? parts : [{ fixed: null, has: () => true }];
+  const asked = parts.length > 0 ? parts : [{ mayHave: () => true, has: () => true }];
   const goods = asked.map((): Good[] => []);
   compiled.catalogue.items.forEach(({ sku, unit = 'each' }, index) => {
-    if (unit !== 'each' || !asked.some(({ fixed }) => !fixed || fixed[index] === 1)) return;
+    if (unit !== 'each' || !asked.some((part) => part.mayHave(index))) return;
     const answer = priceOf(index);
     if (answer.kind === 'problem') return;
     const regular = answer.regular.price;
@@ -40,7 +40,7 @@ export function sellsAny(
   const selection = offer.parts()[part]!;
   const priceOf = pricesIn(compiled, situation);
   return compiled.catalogue.items.some((_, index) => {
-    if (selection.fixed && selection.fixed[index] === 0) return false;
+    if (!selection.mayHave(index)) return false;
     const answer = priceOf(index);
     return answer.kind === 'price' && selection.has(index, answer.regular.price);
   });

@@ -1,7 +1,9 @@
 import type { Plan, Promotion } from '../plan/index.ts';
 import type { PriceChangePromotion } from '../tag-price/index.ts';
 import { type BasketOfferPromotion, type CompiledOffer, compileOffer } from './compiled-offer.ts';
-import { type CompiledChange, type CompiledPlan, compileChange } from './compiled-plan.ts';
+import { type CompiledChange, type CompiledPlan, compileChange, needsWide } from './compiled-plan.ts';
+import { groundsOf } from './ground.ts';
+import { shelves } from './shelf.ts';
 
 export type PlanChange =
   | { readonly kind: 'put-promotion'; readonly promotion: Promotion }
@@ -30,9 +32,17 @@ export function apply(
   const rest = compiled.changes.filter((entry) => entry !== before);
   const changes = after ? [...rest, after].sort((a, b) => (a.promotion.id < b.promotion.id ? -1 : 1)) : rest;
   return {
-    compiled: { ...compiled, plan, changes, offers: offersWith(compiled, change, plan) },
+    compiled: withGrounds({ ...compiled, plan, changes, offers: offersWith(compiled, change, plan) }),
     touched: touchedBy(compiled, [before, after]),
   };
+}
+
+/** What prices stand on stays, unless a new amount does not fit in it. */
+function withGrounds(compiled: CompiledPlan): CompiledPlan {
+  const { catalogue, grounds, changes, assortmentOf } = compiled;
+  if (grounds.wide || !needsWide(grounds.largest, changes)) return compiled;
+  const wide = groundsOf(catalogue, { ...grounds, wide: true });
+  return { ...compiled, grounds: wide, shelf: shelves(catalogue, wide, assortmentOf) };
 }
 
 function offersWith(compiled: CompiledPlan, change: PlanChange, plan: Plan): readonly CompiledOffer[] {
@@ -48,7 +58,7 @@ const isPriceChange = (promotion: Promotion): promotion is PriceChangePromotion 
 
 function touchedBy(compiled: CompiledPlan, changes: readonly (CompiledChange | undefined)[]): Touched {
   const real = changes.filter((change) => change !== undefined);
-  const selected = (index: number) => real.some((change) => change.selection().fixed?.[index] !== 0);
+  const selected = (index: number) => real.some((change) => change.selection().mayHave(index));
   return {
     items: compiled.catalogue.items.map((_, index) => index).filter(selected),
     stores: [...new Set(real.flatMap((change) => [...change.stores()]))],

@@ -1,11 +1,5 @@
 import { type BasketOffer, itemRulesIn, type Plan, type Promotion } from '../plan/index.ts';
-import {
-  type Catalogue,
-  compileItemRule,
-  type ItemSelection,
-  numbersIn,
-  storesOf,
-} from '../selection/index.ts';
+import { type Catalogue, compileItemRule, type ItemSelection, storesOf } from '../selection/index.ts';
 
 export type BasketOfferPromotion = Promotion & { readonly offer: BasketOffer };
 
@@ -33,7 +27,6 @@ export function compileOffer(
 ): CompiledOffer {
   let stores: ReadonlySet<string> | undefined;
   let parts: readonly ItemSelection[] | undefined;
-  let numbers: readonly (Int32Array | null)[] | undefined;
   return {
     promotion,
     stores() {
@@ -47,8 +40,7 @@ export function compileOffer(
       return parts;
     },
     numbers() {
-      numbers ??= this.parts().map(({ fixed }) => numbersIn(fixed));
-      return numbers;
+      return this.parts().map((part) => part.numbers());
     },
   };
 }

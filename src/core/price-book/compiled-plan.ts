@@ -13,7 +13,6 @@ import {
   compileItemRule,
   type ItemSelection,
   indexCatalogue,
-  numbersIn,
   storesOf,
 } from '../selection/index.ts';
 import {
@@ -22,9 +21,13 @@ import {
   priorityFirst,
   type WinnerOrder,
 } from '../tag-price/index.ts';
+import { isWide, largestStart, mayBeWide } from './amounts.ts';
 import { type CompiledOffer, compileOffers } from './compiled-offer.ts';
+import { type Grounds, groundsOf } from './ground.ts';
 import { type PriceTable, priceTable } from './price-table.ts';
+import { type Assortment, assortments } from './ranges.ts';
 import { type Shelf, shelves } from './shelf.ts';
+import { shelfOrder } from './shelf-order.ts';
 
 /** A price change with its selections worked out on first use. */
 export interface CompiledChange {
@@ -51,9 +54,11 @@ export interface CompiledPlan {
   clockOf(store: StoreDocument): ZoneClock;
   /** The lists of these shopper groups. */
   listsOf(groups: readonly string[]): readonly PriceList[];
+  assortmentOf(store: string): Assortment;
   /** Whether a range lets the store carry an item, whose regular price there and then is given. */
   carries(store: string, index: number, regular: MinorUnits | null): boolean;
   readonly shelf: Shelf;
+  readonly grounds: Grounds;
 }
 
 /** Compiles a checked plan; selections follow when they are first asked for. */
@@ -62,17 +67,23 @@ export function compile(plan: Plan): CompiledPlan {
   const priceLists = new Map(plan.priceLists.map((list) => [list.id, list]));
   const listOfGroup = new Map(plan.shopperGroups.map(({ id, priceList }) => [id, priceList]));
   const clocks = new Map<string, ZoneClock>();
-  const carries = carrier(plan, catalogue);
+  const assortmentOf = assortments(plan, catalogue);
+  const changes = compileChanges(plan, catalogue);
+  const largest = largestStart(plan);
+  const wide = needsWide(largest, changes);
+  const grounds = groundsOf(catalogue, { order: shelfOrder(plan), wide, largest });
   return {
     plan,
     catalogue,
     priceLists,
     stores: new Map(plan.stores.map((store) => [store.id, store])),
     order: plan.policy.priceChanges === 'lowest' ? lowestFirst : priorityFirst,
-    changes: compileChanges(plan, catalogue),
+    changes,
     offers: compileOffers(plan, catalogue),
-    carries,
-    shelf: shelves(catalogue, (store, index, regular) => carries(store, index, regular as MinorUnits | null)),
+    assortmentOf,
+    carries: (store, index, regular) => assortmentOf(store).carries(index, regular),
+    grounds,
+    shelf: shelves(catalogue, grounds, assortmentOf),
     clockOf({ timeZone }) {
       const clock = clocks.get(timeZone) ?? zoneClock(timeZone);
       clocks.set(timeZone, clock);
@@ -84,6 +95,10 @@ export function compile(plan: Plan): CompiledPlan {
     },
   };
 }
+
+/** Whether some amount that these changes make may need more than 32 bits. */
+export const needsWide = (largest: number, changes: readonly CompiledChange[]): boolean =>
+  isWide(largest) || changes.some(({ promotion }) => mayBeWide(promotion.offer, largest));
 
 export function compileChanges(plan: Plan, catalogue: Catalogue): CompiledChange[] {
   return plan.promotions
@@ -99,7 +114,6 @@ export function compileChange(
 ): CompiledChange {
   let selection: ItemSelection | undefined;
   let stores: ReadonlySet<string> | undefined;
-  let numbers: Int32Array | null | undefined;
   let table: PriceTable | undefined;
   return {
     promotion,
@@ -112,31 +126,12 @@ export function compileChange(
       return stores;
     },
     numbers() {
-      numbers ??= numbersIn(this.selection().fixed);
-      return numbers;
+      return this.selection().numbers();
     },
     table() {
       table ??= priceTable(promotion.offer);
       return table;
     },
-  };
-}
-
-/** Ranges add up; no ranges at all means that every store carries everything. */
-function carrier(plan: Plan, catalogue: Catalogue): CompiledPlan['carries'] {
-  if (plan.ranges.length === 0) return () => true;
-  const ranges = plan.ranges.map((range) => ({
-    stores: storesOf(range.stores, plan),
-    items: compileItemRule(range.items, catalogue, plan.currency),
-  }));
-  const memo = new Map<string, readonly ItemSelection[]>();
-  return (store, index, regular) => {
-    let here = memo.get(store);
-    if (!here) {
-      here = ranges.filter((range) => range.stores.has(store)).map(({ items }) => items);
-      memo.set(store, here);
-    }
-    return here.some((items) => items.has(index, regular));
   };
 }
 

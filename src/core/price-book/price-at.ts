@@ -1,7 +1,6 @@
 import { dayOf, type Instant } from '../calendar/index.ts';
 import type { MinorUnits } from '../money/index.ts';
-import type { Item, PriceChange, StoreDocument } from '../plan/index.ts';
-import type { Catalogue } from '../selection/index.ts';
+import type { Item, StoreDocument } from '../plan/index.ts';
 import {
   basePrice,
   isRetired,
@@ -16,6 +15,7 @@ import {
 } from '../tag-price/index.ts';
 import { barOf, DEFAULT_CHANNEL, type Situation } from './bar.ts';
 import type { CompiledChange, CompiledPlan } from './compiled-plan.ts';
+import { linePrice } from './line-price.ts';
 
 export interface PriceQuestion {
   readonly sku: string;
@@ -89,17 +89,19 @@ export function sellable(
   return regular ?? 'no-price';
 }
 
-function answer(
+/** @param changes those that may concern it. */
+export function answer(
   compiled: CompiledPlan,
   index: number,
   situation: Situation,
   bar: (change: CompiledChange) => LostReason | null,
+  changes: readonly CompiledChange[] = compiled.changes,
 ): PriceAnswer {
   const regular = sellable(compiled, situation, index);
   if (typeof regular === 'string') return { kind: 'problem', problem: regular };
   const item = compiled.catalogue.items[index]!;
   const base = basePrice(listsFor(compiled, situation.shopper), item.sku, regular.price);
-  const concerning = compiled.changes
+  const concerning = changes
     .filter((change) => change.selection().has(index, regular.price))
     .map((change) => ({ promotion: change.promotion, bar: bar(change) }));
   return tagPrice(
@@ -128,30 +130,3 @@ export function startingOf(
     linePrice: (change, of) => linePrice(change, of, store, compiled.catalogue),
   };
 }
-
-/**
- * The line price of an item in a store: the store's, else its zone's, else the one for everywhere. One given for a
- * parent holds for its variants that have none of their own in any of these.
- */
-export function linePrice(
-  { linePrices: { stores, zones, everywhere } }: PriceChange,
-  item: Item,
-  store: StoreDocument,
-  catalogue: Catalogue,
-): MinorUnits | undefined {
-  const places = [
-    stores.get(store.id),
-    store.zone === undefined ? undefined : zones.get(store.zone),
-    everywhere,
-  ].filter((prices) => prices !== undefined && prices.size > 0);
-  if (places.length === 0) return undefined;
-  for (let at: Item | undefined = item; at; at = parentOf(at, catalogue))
-    for (const prices of places) {
-      const price = prices!.get(at.sku);
-      if (price !== undefined) return price;
-    }
-  return undefined;
-}
-
-const parentOf = (item: Item, catalogue: Catalogue): Item | undefined =>
-  item.parent === undefined ? undefined : catalogue.items[catalogue.indexOf.get(item.parent)!];

@@ -1,10 +1,8 @@
-import { type Instant, midnight, type Span, spansWithin } from '../calendar/index.ts';
+import type { Span } from '../calendar/index.ts';
 import type { MinorUnits } from '../money/index.ts';
-import type { StoreDocument } from '../plan/index.ts';
-import { priceChangeDays } from '../tag-price/index.ts';
-import { standingBar } from './bar.ts';
+import { type Band, bandFor } from './band.ts';
 import type { CompiledPlan } from './compiled-plan.ts';
-import { type PriceQuestion, priceAt, situationOf } from './price-at.ts';
+import type { PriceQuestion } from './price-at.ts';
 
 /** A span in which an item has one price by one promotion. */
 export interface PriceStep extends Span {
@@ -15,72 +13,92 @@ export interface PriceStep extends Span {
   readonly onTop: readonly string[];
 }
 
+/** Of what item, by whom and through what a timeline is asked. */
+export type TimelineQuestion = Omit<PriceQuestion, 'at' | 'store'>;
+
 /**
  * The steps of one item's price at one store within a bounded span: exact, maximal, without gaps.
  * Two neighbours differ in the price or in the promotion that sets it.
  */
-export function timeline(
+export const timeline = (
   compiled: CompiledPlan,
-  question: Omit<PriceQuestion, 'at'>,
+  { store, ...question }: Omit<PriceQuestion, 'at'>,
   asked: Span,
-): PriceStep[] {
-  const steps: PriceStep[] = [];
-  const moments = turningPoints(compiled, question, asked);
-  moments.forEach((from, i) => {
-    const step = stepAt(compiled, question, { from, to: moments[i + 1] ?? asked.to });
-    const last = steps.at(-1);
-    if (last && last.price === step.price && last.promotion === step.promotion)
-      steps[steps.length - 1] = { ...last, to: step.to };
-    else steps.push(step);
+): PriceStep[] => timelines(compiled, question, [store], asked)[0]!;
+
+/** The steps at many stores: what stores of one zone have in common is worked out once. */
+export function timelines(
+  compiled: CompiledPlan,
+  question: TimelineQuestion,
+  stores: readonly string[],
+  asked: Span,
+): PriceStep[][] {
+  const index = compiled.catalogue.indexOf.get(question.sku);
+  const bandAt = index === undefined ? null : bandFor(compiled, question, index, asked);
+  return stores.map((id) => {
+    const store = compiled.stores.get(id);
+    if (!bandAt || !store) return [{ ...asked, price: null, regular: null, promotion: null, onTop: NONE }];
+    return stepsOf(bandAt(store), id);
   });
+}
+
+/** The steps of one store: what wins in each cell of its band, told as far as nothing changes. */
+function stepsOf({ moments, to, segments, changes, carries }: Band, store: string): PriceStep[] {
+  const steps: { -readonly [K in keyof PriceStep]: PriceStep[K] }[] = [];
+  const here = new Uint8Array(changes.length);
+  for (let i = 0; i < changes.length; i++) if (changes[i]!.stores().has(store)) here[i] = 1;
+  const winners = new Int16Array(moments.length);
+  for (const segment of segments) {
+    const { first, end, base, ranked } = segment;
+    const regular = segment.regular !== null && carries(store, segment.regular) ? segment.regular : null;
+    if (regular !== null) paintWinners(segment, here, winners);
+    const tops = segment.onTop.filter(({ number }) => here[number] === 1);
+    for (let cell = first, next = cell; cell < end; cell = next) {
+      next = cell + 1;
+      if (regular === null) next = end;
+      else if (tops.length === 0) while (next < end && winners[next] === winners[cell]) next += 1;
+      const winner = regular === null ? undefined : ranked[winners[cell]!];
+      const promotion = winner?.change.promotion.id ?? null;
+      const { price, applied } = regular === null ? NOT_SOLD : onTopOf(tops, cell, winner, base);
+      const last = steps.at(-1);
+      const until = moments[next] ?? to;
+      if (last && last.price === price && last.promotion === promotion) last.to = until;
+      else steps.push({ from: moments[cell]!, to: until, price, regular, promotion, onTop: applied });
+    }
+  }
   return steps;
 }
 
-function stepAt(compiled: CompiledPlan, question: Omit<PriceQuestion, 'at'>, span: Span): PriceStep {
-  const answer = priceAt(compiled, { ...question, at: span.from });
-  if (answer.kind === 'problem') return { ...span, price: null, regular: null, promotion: null, onTop: [] };
-  return {
-    ...span,
-    price: answer.price,
-    regular: answer.regular.price,
-    promotion: answer.winner?.promotion ?? null,
-    onTop: answer.onTop.map(({ promotion }) => promotion),
-  };
+/** From the last in rank to the first, each over the ones before; -1 where none of them counts. */
+function paintWinners({ first, end, ranked }: Segment, here: Uint8Array, winners: Int16Array): void {
+  winners.fill(-1, first, end);
+  for (let rank = ranked.length - 1; rank >= 0; rank--) {
+    const { number, cells } = ranked[rank]!;
+    if (here[number] === 0) continue;
+    // A loop: to fill costs a call, and most of them are short.
+    for (const range of cells) for (let cell = range.first; cell < range.end; cell++) winners[cell] = rank;
+  }
 }
 
-/** Every instant at which the price may change, the start of the asked span first. */
-function turningPoints(compiled: CompiledPlan, question: Omit<PriceQuestion, 'at'>, asked: Span): Instant[] {
-  const store = compiled.stores.get(question.store);
-  const index = compiled.catalogue.indexOf.get(question.sku);
-  if (!store || index === undefined) return [asked.from];
-  const moments = [
-    ...changeMoments(compiled, question, store, index, asked),
-    ...regularMoments(compiled, store, index),
-  ];
-  const inside = moments.filter((moment) => asked.from < moment && moment < asked.to);
-  return [asked.from, ...[...new Set(inside)].sort((a, b) => a - b)];
-}
+type Segment = Band['segments'][number];
+const NONE: readonly string[] = [];
+const NOT_SOLD = { price: null, applied: NONE };
 
-function changeMoments(
-  compiled: CompiledPlan,
-  question: Omit<PriceQuestion, 'at'>,
-  store: StoreDocument,
-  index: number,
-  asked: Span,
-): Instant[] {
-  const situation = situationOf(compiled, store, { ...question, at: asked.from });
-  return compiled.changes
-    .filter((change) => {
-      const { fixed } = change.selection();
-      return (fixed === null || fixed[index] === 1) && standingBar(change, situation) === null;
-    })
-    .flatMap(({ promotion }) => spansWithin(promotion.when, situation.clock, asked))
-    .flatMap(({ from, to }) => [from, to]);
-}
-
-function regularMoments(compiled: CompiledPlan, store: StoreDocument, index: number): Instant[] {
-  const clock = compiled.clockOf(store);
-  return priceChangeDays(compiled.catalogue.items[index]!, store).map((day) =>
-    clock.toInstant(midnight(day)),
-  );
+function onTopOf(
+  tops: Segment['onTop'],
+  cell: number,
+  winner: Segment['ranked'][number] | undefined,
+  base: MinorUnits,
+): { readonly price: MinorUnits; readonly applied: readonly string[] } {
+  let price = winner?.result ?? base;
+  if (tops.length === 0 || winner?.change.promotion.alone) return { price, applied: NONE };
+  const applied: string[] = [];
+  for (const { change, cells } of tops) {
+    if (!cells.some(({ first, end }) => first <= cell && cell < end)) continue;
+    const after = change.table().step(price, base);
+    if (after >= price) continue;
+    applied.push(change.promotion.id);
+    price = after as MinorUnits;
+  }
+  return { price, applied };
 }

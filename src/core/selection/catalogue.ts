@@ -6,6 +6,8 @@ export interface Catalogue {
   readonly indexOf: ReadonlyMap<string, number>;
   /** A node's own id and those of all its descendants. */
   nodesUnder(node: string): ReadonlySet<string>;
+  /** Numbers of the items that stand right at a node, not under it. */
+  itemsIn(node: string): readonly number[];
   /** Numbers of the items that name this one as their parent, at any depth. */
   variantsOf(sku: string): readonly number[];
   /** A parent with variants is not sold itself. */
@@ -24,6 +26,7 @@ export function indexCatalogue(plan: Pick<Plan, 'nodes' | 'items' | 'itemSets'>)
     ({ item }) => item.parent,
     ({ index }) => index,
   );
+  let byNode: Map<string, number[]> | undefined;
   const under = new Map<string, ReadonlySet<string>>();
   const indexOf = new Map(plan.items.map(({ sku }, index) => [sku, index]));
   return {
@@ -39,7 +42,16 @@ export function indexCatalogue(plan: Pick<Plan, 'nodes' | 'items' | 'itemSets'>)
       }
       return found;
     },
+    itemsIn(node) {
+      byNode ??= groupBy(
+        plan.items.map((_, index) => index),
+        (index) => plan.items[index]!.node,
+        (index) => index,
+      );
+      return byNode.get(node) ?? [];
+    },
     variantsOf(sku) {
+      if (!variants.has(sku)) return [];
       const all = reach(sku, (id) => (variants.get(id) ?? []).map((index) => plan.items[index]!.sku));
       all.delete(sku);
       return [...all].map((id) => indexOf.get(id)!);

@@ -115,7 +115,7 @@ function wanted(
 ): number[] {
   return catalogue.items.flatMap((item, index) => {
     if (catalogue.isParent(index)) return [];
-    const may = selections.some(({ fixed }) => !fixed || fixed[index] === 1);
+    const may = selections.some(({ mayHave }) => mayHave(index));
     return may || added.has(item.sku) ? [index] : [];
   });
 }
@@ -127,7 +127,8 @@ function surelyWanted(
   added: ReadonlySet<string>,
 ): string[] {
   return catalogue.items.flatMap(({ sku }, index) => {
-    const sure = selections.some(({ fixed }) => fixed?.[index] === 1) || added.has(sku);
+    const sure =
+      selections.some(({ asksPrices, mayHave }) => !asksPrices && mayHave(index)) || added.has(sku);
     return sure && !catalogue.isParent(index) ? [sku] : [];
   });
 }

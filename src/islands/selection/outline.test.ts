@@ -7,8 +7,8 @@ import { asGroup, type Group, outlineOf, ruleOfOutline, withAdded, withExcept, w
 
 const PLAN = compiled(SMALL);
 const selects = (rule: ItemRule): string[] => {
-  const { fixed } = compileItemRule(rule, PLAN.catalogue, PLAN.plan.currency);
-  return PLAN.catalogue.items.filter((_, index) => fixed![index] === 1).map(({ sku }) => sku);
+  const numbers = compileItemRule(rule, PLAN.catalogue, PLAN.plan.currency).numbers()!;
+  return [...numbers].map((index) => PLAN.catalogue.items[index]!.sku);
 };
 
 const leaf = fc.constantFrom<ItemRule>(

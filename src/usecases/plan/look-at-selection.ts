@@ -62,10 +62,7 @@ export function selectedIndexes(
   const selection = compileItemRule(rule, compiled.catalogue, compiled.plan.currency);
   return compiled.catalogue.items.flatMap((item, index) => {
     if (compiled.catalogue.isParent(index) || isRetired(item, day)) return [];
-    const chosen = selection.fixed
-      ? selection.fixed[index] === 1
-      : selection.has(index, regularPrice(item, store, day)?.price ?? null);
-    return chosen ? [index] : [];
+    return selection.has(index, regularPrice(item, store, day)?.price ?? null) ? [index] : [];
   });
 }
 

@@ -195,13 +195,8 @@ function shownCells(table: TableName, current: CurrentPlan, writing: Writing): (
   const { document, compiled } = current;
   const names = namesOf(document, writing);
   const countOf = (rule: ItemRule) => {
-    const { fixed } = compileItemRule(rule, compiled.catalogue, compiled.plan.currency);
-    return fixed
-      ? `${countWords(
-          fixed.reduce((sum, one) => sum + one, 0),
-          writing,
-        )} items: `
-      : '';
+    const numbers = compileItemRule(rule, compiled.catalogue, compiled.plan.currency).numbers();
+    return numbers ? `${countWords(numbers.length, writing)} items: ` : '';
   };
   const storeCount = (rule: StoreRule) => {
     const { size } = storesOf(rule, compiled.plan);

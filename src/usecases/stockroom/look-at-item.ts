@@ -75,7 +75,7 @@ function touches(
   index: number,
   { compiled }: CurrentPlan,
 ): boolean {
-  if (selection.fixed) return selection.fixed[index] === 1;
+  if (!selection.asksPrices) return selection.mayHave(index);
   const { chain, zones, stores } = compiled.catalogue.items[index]!.prices;
   const rows = [...chain, ...[...zones.values()].flat(), ...[...stores.values()].flat()];
   return item.prices.length > 0 && rows.some(({ price }) => selection.has(index, price));

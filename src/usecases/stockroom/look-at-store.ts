@@ -40,8 +40,8 @@ export async function lookAtStore(
     groups: (document.storeGroups ?? []).filter(({ rule }) => isIn(rule)).map(({ name }) => name),
     terminals: (document.terminals ?? []).filter((terminal) => terminal.store === id).map((one) => one.id),
     ranges: ranges.map(({ id: range, name, items }) => {
-      const { fixed } = compileItemRule(items, compiled.catalogue, compiled.plan.currency);
-      const count = fixed ? fixed.reduce((sum, one) => sum + one, 0) : compiled.catalogue.items.length;
+      const numbers = compileItemRule(items, compiled.catalogue, compiled.plan.currency).numbers();
+      const count = numbers?.length ?? compiled.catalogue.items.length;
       return { id: range, name, items: count, words: itemWords(items, names) };
     }),
   };
