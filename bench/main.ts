@@ -1,6 +1,7 @@
 import { benchBasket } from './basket.ts';
 import { benchBook } from './book.ts';
 import { benchImport } from './import.ts';
+import { benchLargeBook } from './large-book.ts';
 import { benchPageWeight } from './page-weight.ts';
 import { benchSearch } from './search.ts';
 import { benchWorksheet } from './worksheet.ts';
@@ -9,6 +10,7 @@ const { DATABASE_URL, BELLTAG_ORIGIN } = process.env;
 // Which of them need the application, and in which order they come, says bin/bench.mjs.
 const PARTS = {
   book: () => benchBook(DATABASE_URL!),
+  large: () => benchLargeBook(),
   pages: () => benchPageWeight(BELLTAG_ORIGIN!),
   worksheet: () => benchWorksheet(),
   basket: () => benchBasket(),

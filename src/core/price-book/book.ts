@@ -2,8 +2,9 @@ import type { Instant } from '../calendar/index.ts';
 import type { Shopper } from '../tag-price/index.ts';
 import { type Amounts, amounts, NO_PRICE } from './amounts.ts';
 import type { CompiledPlan } from './compiled-plan.ts';
+import type { Window } from './layer.ts';
 import { type Asked, liveBy } from './live.ts';
-import { emptyRow, type Palette, paint, paletteOf, type Row, type Window } from './paint.ts';
+import { emptyRow, type Palette, paint, paletteOf, type Row } from './paint.ts';
 import type { PriceQuestion } from './price-at.ts';
 
 /** The prices of many items at many stores: row by row of stores, in each the items as asked. */

@@ -120,12 +120,41 @@ function stretch(
   return { from, amounts: all, holes: Int32Array.from(holes) };
 }
 
-export function forEachCell(layer: Layer, visit: (position: number, amount: number) => void): void {
-  for (const { from, amounts, holes } of layer.stretches)
-    for (let i = 0, hole = 0; i < amounts.length; i++)
-      if (holes[hole] === from + i) hole += 1;
-      else visit(from + i, amounts[i]!);
-  for (let i = 0; i < layer.positions.length; i++) visit(layer.positions[i]!, layer.amounts[i]!);
+/** Positions from one on up to another, without it. */
+export interface Window {
+  readonly from: number;
+  readonly to: number;
+}
+
+const EVERYWHERE: Window = { from: 0, to: Number.POSITIVE_INFINITY };
+
+export function forEachCell(
+  { stretches, positions, amounts }: Layer,
+  visit: (position: number, amount: number) => void,
+  { from, to }: Window = EVERYWHERE,
+): void {
+  for (const stretch of stretches) {
+    const end = Math.min(to, stretch.from + stretch.amounts.length);
+    let position = Math.max(from, stretch.from);
+    let hole = firstFrom(stretch.holes, position);
+    for (; position < end; position++)
+      if (stretch.holes[hole] === position) hole += 1;
+      else visit(position, stretch.amounts[position - stretch.from]!);
+  }
+  const last = firstFrom(positions, to);
+  for (let i = firstFrom(positions, from); i < last; i++) visit(positions[i]!, amounts[i]!);
+}
+
+/** The place of the first one at or after a position. */
+export function firstFrom(positions: Int32Array, from: number): number {
+  let low = 0;
+  let high = positions.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (positions[middle]! < from) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /** What the change makes of an item; null where it has no cost, no list price or no line price to work from. */

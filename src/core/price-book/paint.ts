@@ -2,7 +2,7 @@ import { dayOf } from '../calendar/index.ts';
 import { type Amounts, amounts, NO_PRICE } from './amounts.ts';
 import type { CompiledPlan } from './compiled-plan.ts';
 import type { Ground } from './ground.ts';
-import { forEachCell, type Layer, layersOf, type Stretch, TILE } from './layer.ts';
+import { firstFrom, forEachCell, type Layer, layersOf, type Stretch, TILE, type Window } from './layer.ts';
 import type { Live, LiveHere } from './live.ts';
 import { lowerPart } from './overlap.ts';
 import { answer, listsFor } from './price-at.ts';
@@ -16,12 +16,6 @@ export interface Row {
   readonly winners: Int32Array;
   /** Where is kept what stands in the holes of a stretch while it is written. */
   readonly below: { readonly prices: Amounts; readonly winners: Int32Array };
-}
-
-/** Positions from one on up to another, without it. */
-export interface Window {
-  readonly from: number;
-  readonly to: number;
 }
 
 interface Painted {
@@ -113,18 +107,6 @@ interface Numbered {
   readonly number: number;
 }
 
-/** The first cell at or after a position. */
-function firstFrom(positions: Int32Array, from: number): number {
-  let low = 0;
-  let high = positions.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (positions[middle]! < from) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 /** Writes a layer over whatever stands there. */
 function paintOver(layer: Layer, number: number, row: Row, { from, to }: Window): void {
   const { prices, winners } = row;
@@ -144,14 +126,16 @@ function paintStretch(stretch: Stretch, number: number, row: Row, { from, to }: 
   const begin = Math.max(from, stretch.from);
   const end = Math.min(to, stretch.from + amounts.length);
   if (begin >= end) return;
-  for (let i = 0; i < holes.length; i++) {
+  const first = firstFrom(holes, begin);
+  const last = firstFrom(holes, end);
+  for (let i = first; i < last; i++) {
     below.prices[i] = prices[holes[i]!]!;
     below.winners[i] = winners[holes[i]!]!;
   }
   const whole = end - begin === amounts.length;
   prices.set(whole ? amounts : amounts.subarray(begin - stretch.from, end - stretch.from), begin);
   winners.fill(number, begin, end);
-  for (let i = 0; i < holes.length; i++) {
+  for (let i = first; i < last; i++) {
     prices[holes[i]!] = below.prices[i]!;
     winners[holes[i]!] = below.winners[i]!;
   }
@@ -169,31 +153,32 @@ function paintPairs(group: readonly Numbered[], ground: Ground, row: Row, window
 }
 
 /** At one priority numbers rise with ids, and the seconds come by id: only a lower amount takes over. */
-function paintWhereLower(layer: Layer, number: number, { prices, winners }: Row, { from, to }: Window): void {
-  forEachCell(layer, (position, amount) => {
-    if (position < from || position >= to || amount >= prices[position]!) return;
+function paintWhereLower(layer: Layer, number: number, { prices, winners }: Row, window: Window): void {
+  const put = (position: number, amount: number): void => {
+    if (amount >= prices[position]!) return;
     prices[position] = amount;
     winners[position] = number;
-  });
+  };
+  forEachCell(layer, put, window);
 }
 
 /** Equals come by priority and id, so a later one takes over only with a lower price. */
 function compareEach(
   group: readonly Numbered[],
   { prices, winners }: Row,
-  { from, to }: Window,
+  window: Window,
   changes: number,
 ): void {
   const among = new Uint8Array(changes);
   for (const { layer, number } of group) {
     among[number] = 1;
-    forEachCell(layer, (position, amount) => {
-      if (position < from || position >= to) return;
+    const put = (position: number, amount: number): void => {
       const held = winners[position]!;
       if (held !== -1 && among[held] === 1 && amount >= prices[position]!) return;
       prices[position] = amount;
       winners[position] = number;
-    });
+    };
+    forEachCell(layer, put, window);
   }
 }
 
@@ -203,15 +188,15 @@ function paintOnTop(
   layer: Layer,
   { base }: Ground,
   { prices, winners }: Row,
-  { from, to }: Window,
+  window: Window,
 ): void {
   const table = change.table();
-  forEachCell(layer, (position) => {
-    if (position < from || position >= to) return;
+  const step = (position: number): void => {
     const held = winners[position]!;
     if (held !== -1 && compiled.changes[held]!.promotion.alone) return;
     prices[position] = Math.min(prices[position]!, table.step(prices[position]!, base[position]!));
-  });
+  };
+  forEachCell(layer, step, window);
 }
 
 function hide({ hidden }: Palette, { prices, regular, winners }: Row, window: Window): void {
