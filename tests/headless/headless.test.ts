@@ -215,3 +215,39 @@ it('an unknown call is refused, and names those there are', () => {
   expect(status).toBe(2);
   expect(stderr).toMatch(/check, price, book, timeline/);
 });
+
+describe('belltag overlaps', () => {
+  it('prints one finding a line, by code and then ids', () => {
+    const { status, lines } = belltag(
+      'overlaps',
+      'plan.json',
+      '--from',
+      '2027-03-01T00:00',
+      '--to',
+      '2027-07-01T00:00',
+    );
+    expect(status).toBe(0);
+    const found = lines.map((line) => JSON.parse(line));
+    expect(found.map(({ code, promotions }) => [code, ...promotions].join(' '))).toEqual(
+      found.map(({ code, promotions }) => [code, ...promotions].join(' ')).sort(),
+    );
+    expect(found.find(({ code, promotions }) => code === 'open-end' && promotions[0] === 'top')).toEqual({
+      code: 'open-end',
+      promotions: ['top'],
+      items: [],
+      itemCount: 0,
+      stores: ['east', 'west'],
+      from: '2027-05-01T00:00',
+      to: null,
+      message: '“top” has no end.',
+    });
+    for (const finding of found) expect(finding.message).toMatch(/^“.+\.$/);
+  });
+
+  it.each([[['--from', 'soon']], [['--from', '2027-07-01T00:00', '--to', '2027-03-01T00:00']]])(
+    'refuses %j',
+    (options) => {
+      expect(belltag('overlaps', 'plan.json', ...options).status).toBe(2);
+    },
+  );
+});

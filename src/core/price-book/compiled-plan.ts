@@ -51,7 +51,7 @@ export interface CompiledPlan {
   readonly changes: readonly CompiledChange[];
   /** Offers over the basket, by id. */
   readonly offers: readonly CompiledOffer[];
-  clockOf(store: StoreDocument): ZoneClock;
+  clockOf(store: Pick<StoreDocument, 'timeZone'>): ZoneClock;
   /** The lists of these shopper groups. */
   listsOf(groups: readonly string[]): readonly PriceList[];
   assortmentOf(store: string): Assortment;

@@ -31,6 +31,8 @@ export interface Grounds {
   /** The largest amount that a price may start from. */
   readonly largest: number;
   readonly order: ShelfOrder;
+  /** The days on which some regular price begins or some item is no longer carried, rising. */
+  readonly turns: readonly DayNumber[];
   at(store: StoreDocument, day: DayNumber, lists: readonly PriceList[]): Ground;
 }
 
@@ -51,6 +53,7 @@ export function groundsOf(
     wide,
     largest,
     order,
+    turns,
     at(store, day, lists) {
       const own = (owned.get(store.id) ?? NONE).length > FEW ? store.id : null;
       const key = JSON.stringify([store.zone, own, turnsUntil(turns, day), lists.map(({ id }) => id)]);
@@ -155,8 +158,8 @@ function ownPrices(items: readonly Item[]): Map<string, number[]> {
 }
 
 /** The days on which some regular price begins or some item is no longer carried, rising. */
-function turningDays(items: readonly Item[]): number[] {
-  const days = new Set<number>();
+function turningDays(items: readonly Item[]): DayNumber[] {
+  const days = new Set<DayNumber>();
   const look = (rows: Item['prices']['chain']) => {
     for (const { since } of rows) if (since !== null) days.add(since);
   };

@@ -4,7 +4,18 @@ export { barOf, DEFAULT_CHANNEL, type Placed, type Situation } from './bar.ts';
 export * from './book.ts';
 export * from './compiled-offer.ts';
 export * from './compiled-plan.ts';
-export { listsFor, type PriceQuestion, priceAt, pricesIn, sellable, situationOf } from './price-at.ts';
+export type { Ground } from './ground.ts';
+export { forEachCell, layersOf, raisedOn } from './layer.ts';
+export {
+  answer,
+  listsFor,
+  type PriceQuestion,
+  priceAt,
+  pricesIn,
+  sellable,
+  situationOf,
+  startingOf,
+} from './price-at.ts';
 export * from './price-table.ts';
 export * from './selected-items.ts';
 export * from './shelf.ts';

@@ -84,6 +84,28 @@ function layers(
   return tiles;
 }
 
+/** By how much it would raise the price of each item for which its result is above the base, by position. */
+export function raisedOn(
+  compiled: CompiledPlan,
+  change: CompiledChange,
+  ground: Ground,
+  store: StoreDocument,
+): Map<number, number> {
+  const { regular, base } = ground;
+  const raised = new Map<number, number>();
+  if (change.promotion.offer.onTop) return raised;
+  const { indexAt } = compiled.grounds.order;
+  const selection = change.selection();
+  const resultOf = resultFor(compiled, change, ground, store);
+  for (let position = 0; position < regular.length; position++) {
+    const shelf = regular[position]!;
+    if (shelf === NO_PRICE || !selection.has(indexAt[position]!, shelf as MinorUnits)) continue;
+    const result = resultOf(indexAt[position]!, position);
+    if (result !== null && result > base[position]!) raised.set(position, result - base[position]!);
+  }
+  return raised;
+}
+
 function maskOf(selection: ItemSelection, length: number): Uint8Array {
   const mask = new Uint8Array(length);
   for (const index of selection.numbers()!) mask[index] = 1;

@@ -1,0 +1,3 @@
+export * from './find-overlaps.ts';
+export * from './finding.ts';
+export * from './say-finding.ts';
