@@ -1,9 +1,11 @@
 import Joi from 'joi';
 import { WEEKDAYS } from '../core/calendar/index.ts';
+import { FINDING_CODES } from '../core/overlaps/index.ts';
 import { PROMOTION_STATUSES, type PromotionDocument, type PromotionStatus } from '../core/plan/index.ts';
 import type { Cells } from './table/index.ts';
 import type { CheckedBasketDocument, CheckMoment } from './view/basket-check.ts';
 import { MANY_ACTIONS, type ManyAction } from './view/life.ts';
+import type { AcceptFindingRequest } from './view/plan-finding.ts';
 import { AROUNDS, type Around } from './view/replies.ts';
 
 const id = Joi.string().min(1).max(200);
@@ -294,6 +296,23 @@ const amountText = Joi.string()
   .max(30)
   .pattern(/^\d+(\.\d+)?$/, 'amount');
 /** The basket inside is looked at by its own schema, so that its faults have its own paths. */
+const whichFinding = {
+  code: Joi.valid(...FINDING_CODES).required(),
+  promotions: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(20).required(),
+  part: Joi.object({ kind: Joi.valid('tier', 'part').required(), at: Joi.number().min(0).required() })
+    .allow(null)
+    .required(),
+};
+
+export const whichFindingRequest =
+  Joi.object<Pick<AcceptFindingRequest, 'code' | 'promotions' | 'part'>>(whichFinding);
+
+export const acceptFindingRequest = Joi.object<AcceptFindingRequest>({
+  ...whichFinding,
+  about: Joi.string().min(1).max(200).required(),
+  reason: Joi.string().trim().min(1).max(500).required(),
+});
+
 export const basketCheckRequest = Joi.object<BasketCheckRequest>({
   name: Joi.string().trim().min(1).max(200).required(),
   basket: Joi.object().unknown().required(),

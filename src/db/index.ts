@@ -3,6 +3,7 @@ export * from './errors.ts';
 export * from './repositories/basket-check-repository.ts';
 export * from './repositories/chain-words-repository.ts';
 export * from './repositories/draft-repository.ts';
+export * from './repositories/finding-repository.ts';
 export * from './repositories/held-back-repository.ts';
 export * from './repositories/load-plan.ts';
 export * from './repositories/picture-repository.ts';

@@ -1,6 +1,7 @@
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
 import { now } from './machine/clock.ts';
 import { type Environment, readEnvironment } from './machine/environment.ts';
+import { log } from './machine/log.ts';
 import { type RestoreWatch, restoreWatch } from './restore-watch.ts';
 import { type SignIn, signInService } from './sign-in.ts';
 import { type SignInTries, signInTries } from './sign-in-tries.ts';
@@ -42,11 +43,25 @@ function createApp(environment: Environment): App {
   };
 }
 
-/** Kept baskets are rung again whenever the plan has changed, whoever changed it. */
+/** The plan is looked through for what may be wrong once nobody has changed it for so long. */
+const REST = 15_000;
+
+/** Kept baskets are rung again whenever the plan has changed, whoever changed it; what may be wrong is found later. */
 function kept(application: App): App {
-  watchPlan(application.environment.databaseUrl, () =>
-    application.heavy.value('', 'runBasketChecks', { stores: null }, now()),
-  );
+  let resting: NodeJS.Timeout | undefined;
+  let begun = false;
+  const look = () =>
+    application.heavy
+      .value('', 'keepFindings', now())
+      .catch((error: unknown) => log.error({ err: error }, 'the plan could not be looked through'));
+  watchPlan(application.environment.databaseUrl, async () => {
+    if (!begun) await application.findings.forget();
+    begun = true;
+    await application.heavy.value('', 'runBasketChecks', { stores: null }, now());
+    clearTimeout(resting);
+    resting = setTimeout(look, REST);
+    resting.unref();
+  });
   return application;
 }
 

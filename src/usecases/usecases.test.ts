@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { offer } from '../../tests/plans/basket-plan.ts';
-import { checksInMemory, inMemory, person, quietSending } from '../../tests/plans/ports.ts';
+import { checksInMemory, findingsInMemory, inMemory, person, quietSending } from '../../tests/plans/ports.ts';
 import { change, SMALL, withPromotions } from '../../tests/plans/small-plan.ts';
 import type { LensView } from '../contracts/index.ts';
 import {
@@ -450,6 +450,7 @@ describe('today', () => {
     const ports = {
       ...memory,
       checks: checksInMemory(),
+      findings: findingsInMemory(),
       sending,
       compare: storeComparison(sending, memory.heldBack),
     };

@@ -7,6 +7,7 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   matchCodes: 'numbers, barcodes and names of goods are the same for everybody',
   readSheetLines: 'tells which of the sent numbers are goods',
   noteTerminal: 'a terminal says what it holds, known by its own key',
+  keepFindings: 'the application itself, once the plan has rested',
   renewEpoch: 'the application itself, once a restored backup was noticed',
   followAim: 'works on questions and answers of ours alone',
 };

@@ -33,6 +33,7 @@ const PAGES = [
   '/check?item=Q103453&where=s003&for=members',
   '/check?item=no-such-item',
   '/check/basket?lines=Q100001*3,Q100042*2',
+  '/check/findings',
   '/send',
   '/stockroom',
   '/stockroom/item/Q103453',

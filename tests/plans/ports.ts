@@ -18,7 +18,12 @@ import type {
   WorkRules,
   WorkRulesStore,
 } from '../../src/usecases/index.ts';
-import type { BasketCheckStore, StoredBasketCheck } from '../../src/usecases/ports/index.ts';
+import type {
+  AcceptedFinding,
+  BasketCheckStore,
+  FindingStore,
+  StoredBasketCheck,
+} from '../../src/usecases/ports/index.ts';
 import { compiled } from './small-plan.ts';
 
 export const person = (role: Role, stores: string[] | null = null): Person => ({
@@ -162,6 +167,29 @@ export function checksInMemory(): BasketCheckStore & { runs: number } {
       if (at >= 0) kept.splice(at, 1);
       return at >= 0;
     },
+  };
+}
+
+export function findingsInMemory(): FindingStore & { looks: number; told: string[] } {
+  let kept: { version: number; day: string; found: Awaited<ReturnType<FindingStore['found']>> } | null = null;
+  const accepted = new Map<string, AcceptedFinding>();
+  return {
+    looks: 0,
+    told: [],
+    found: async (version, day) => (kept?.version === version && kept.day === day ? kept.found : null),
+    async keep(version, day, found) {
+      this.looks += 1;
+      kept = { version, day, found };
+    },
+    async forget() {
+      kept = null;
+    },
+    accepted: async () => [...accepted.values()],
+    async accept(finding, promotions, by) {
+      this.told.push(...promotions);
+      accepted.set(finding.key, { ...finding, by, at: '2027-03-01T00:00:00.000Z' });
+    },
+    takeBack: async (key) => accepted.delete(key),
   };
 }
 

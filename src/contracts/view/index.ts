@@ -8,6 +8,7 @@ export * from './deal-preview.ts';
 export * from './item.ts';
 export * from './lens.ts';
 export * from './life.ts';
+export * from './plan-finding.ts';
 export * from './replies.ts';
 export * from './roles.ts';
 export * from './stockroom.ts';

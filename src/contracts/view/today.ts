@@ -1,4 +1,5 @@
 import type { BasketCheckView } from './basket-check.ts';
+import type { PlanFinding } from './plan-finding.ts';
 import type { PromotionSummary } from './replies.ts';
 
 /** What Today answers: what starts and ends, what waits, what the terminals lack, what the checks found. */
@@ -21,6 +22,8 @@ export interface TodayView {
   readonly held: readonly { readonly name: string; readonly by: string }[];
   readonly terminals: TerminalCount;
   readonly findings: readonly Finding[];
+  /** What may be wrong in the plan from today on; null: it was not looked through since it changed. */
+  readonly inPlan: { readonly count: number; readonly kinds: readonly PlanFinding['code'][] } | null;
 }
 
 export interface TerminalCount {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { basketPlan, compiledOf, offer } from '../../../tests/plans/basket-plan.ts';
 import { change, compiled, type Promoted, withPromotions } from '../../../tests/plans/small-plan.ts';
-import { formatWallTime } from '../calendar/index.ts';
+import { formatWallTime, type Instant } from '../calendar/index.ts';
 import { formatAmount } from '../money/index.ts';
 import type { PlanDocument, PromotionDocument } from '../plan/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
@@ -99,6 +99,26 @@ describe('a reduction after another', () => {
       [['east'], ['bar'], '0.80'],
       [['west'], ['bar'], '0.88'],
     ]);
+  });
+});
+
+describe('what is asked for from a day on', () => {
+  const from = Date.parse('2027-03-20T00:00Z') as Instant;
+  const saidFrom = (...promotions: PromotionDocument[]) =>
+    findOverlaps(compiled(withPromotions(...promotions)), { from }).map(({ code, promotions: ids }) =>
+      [code, ...ids].join(' '),
+    );
+
+  it('says nothing of what was over by then', () => {
+    expect(saidFrom(a({ items: { items: ['unpriced'] } }), b({ where: { tag: 'gone' } }))).toEqual([]);
+  });
+
+  it.each([
+    ['begins after it', '2027-03-22T09:00'],
+    ['runs already', '2027-03-15T09:00'],
+  ])('remembers a reduction that was over by then, before one that %s', (_, begins) => {
+    const again = b({ when: { from: begins, to: '2027-03-29T20:00' } });
+    expect(saidFrom(a(), again)).toEqual(['reduced-before a b']);
   });
 });
 

@@ -7,16 +7,15 @@ import type { Finding } from './finding.ts';
 export interface Gathered {
   readonly items: Set<number>;
   readonly stores: Set<string>;
-  from: number;
-  to: number;
+  /** From when to when, by one of the stores of each place. */
+  readonly spans: Map<string, { from: number; to: number }>;
   amount: number | null;
 }
 
 export const gathered = (): Gathered => ({
   items: new Set(),
   stores: new Set(),
-  from: FOREVER,
-  to: 0,
+  spans: new Map(),
   amount: null,
 });
 
@@ -28,14 +27,22 @@ export function gather(
   spans: readonly Span[],
   amount: number | null = null,
 ): void {
+  const [first] = stores;
+  if (first === undefined) return;
   for (const index of items) into.items.add(index);
   for (const store of stores) into.stores.add(store);
+  const span = into.spans.get(first) ?? { from: FOREVER, to: 0 };
   for (const { from, to } of spans) {
-    into.from = Math.min(into.from, from);
-    into.to = Math.max(into.to, to);
+    span.from = Math.min(span.from, from);
+    span.to = Math.max(span.to, to);
   }
+  into.spans.set(first, span);
   if (amount !== null) into.amount = Math.max(into.amount ?? 0, amount);
 }
+
+/** When the last of it ends, by whatever clock. */
+export const lastOf = ({ spans }: Gathered): number =>
+  Math.max(0, ...[...spans.values()].map(({ to }) => to));
 
 export interface ToldAs {
   readonly code: Finding['code'];
@@ -47,18 +54,22 @@ export interface ToldAs {
 
 /** What was gathered as a finding; none where nothing was. */
 export function told(
-  { plan, catalogue }: CompiledPlan,
-  { items, stores, from, to, amount }: Gathered,
+  { plan, catalogue, stores: byId }: CompiledPlan,
+  { items, stores, spans, amount }: Gathered,
   { open = false, part, ...of }: ToldAs,
 ): Finding[] {
   if (stores.size === 0) return [];
+  const ordered = plan.stores.map(({ id }) => id).filter((id) => stores.has(id));
+  // Told by the clock of the first store: in other zones it is the same hour by theirs.
+  const { timeZone } = byId.get(ordered[0]!)!;
+  const there = [...spans].flatMap(([id, span]) => (byId.get(id)!.timeZone === timeZone ? [span] : []));
   return [
     {
       ...of,
       items: [...items].map((index) => catalogue.items[index]!.sku).sort(),
-      stores: plan.stores.map(({ id }) => id).filter((id) => stores.has(id)),
-      from: from as Instant,
-      to: open ? null : (to as Instant),
+      stores: ordered,
+      from: Math.min(...there.map(({ from }) => from)) as Instant,
+      to: open ? null : (Math.max(...there.map(({ to }) => to)) as Instant),
       amount: amount as MinorUnits | null,
       ...(part ? { part } : {}),
     },

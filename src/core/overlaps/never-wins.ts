@@ -77,9 +77,12 @@ const turnOf = ({ compiled }: Scope, { store }: Site, at: Instant): number => {
 type Way = Pick<Situation, 'channel' | 'terminal'>;
 
 /** The ways to a till by which a change counts: each channel that some promotion names, and its terminals there. */
-function waysTo({ compiled, changes }: Scope, { promotion }: CompiledChange, store: string): readonly Way[] {
-  const named = changes.flatMap((other) => other.promotion.channels ?? []);
-  const channels = promotion.channels ?? [...new Set([DEFAULT_CHANNEL, ...named])];
+function waysTo(
+  { compiled, channels: all }: Scope,
+  { promotion }: CompiledChange,
+  store: string,
+): readonly Way[] {
+  const channels = promotion.channels ?? [...new Set([DEFAULT_CHANNEL, ...all])];
   const there = compiled.plan.terminals.filter((terminal) => terminal.store === store);
   const terminals = promotion.terminals
     ? [...new Set(there.map(({ id, tags = [] }) => JSON.stringify([id, ...tags])))].map(

@@ -1,13 +1,10 @@
-import type { CompiledChange, CompiledOffer } from '../price-book/index.ts';
 import type { ItemSelection } from '../selection/index.ts';
 import type { Finding } from './finding.ts';
-import { daysOf, type Looked, type Scope, wholeOf } from './scope.ts';
+import { daysOf, isChange, type Looked, type Scope, wholeOf } from './scope.ts';
 import { soldOf } from './selected.ts';
 
-const isChange = (looked: Looked): looked is CompiledChange => 'selection' in looked;
-
 export const partsOf = (looked: Looked): readonly ItemSelection[] =>
-  isChange(looked) ? [looked.selection()] : (looked as CompiledOffer).parts();
+  isChange(looked) ? [looked.selection()] : looked.parts();
 
 /**
  * `nothing-selected`: its stores are empty, or the goods of a part of it. `nothing-carried`: no store of it sells any of

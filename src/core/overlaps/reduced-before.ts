@@ -3,7 +3,7 @@ import { askedThrough } from '../consequences/index.ts';
 import { type CompiledChange, timelines } from '../price-book/index.ts';
 import { fieldOf } from './field.ts';
 import type { Finding } from './finding.ts';
-import { type Gathered, gather, gathered, told } from './gathered.ts';
+import { type Gathered, gather, gathered, lastOf, told } from './gathered.ts';
 import { kindsForBoth } from './meeting.ts';
 import type { Scope } from './scope.ts';
 import type { Site } from './sites.ts';
@@ -53,7 +53,7 @@ export function reducedBefore(scope: Scope, first: CompiledChange, second: Compi
     told(compiled, into, {
       code: 'reduced-before',
       promotions: [first.promotion.id, second.promotion.id],
-      open: second.promotion.when.to === null && into.to >= scope.span.to,
+      open: second.promotion.when.to === null && lastOf(into) >= scope.span.to,
     }),
   );
 }
@@ -74,8 +74,11 @@ interface Again {
 
 /** The runs of the second that begin so soon after a run of the first has ended, each with the last such end. */
 function pairsOf(scope: Scope, first: CompiledChange, second: CompiledChange, site: Site): Again[] {
-  const ends = runsOf(scope.spansOf(first.promotion, site));
-  return runsOf(scope.spansOf(second.promotion, site)).flatMap((again) => {
+  const ends = runsOf(scope.rememberedSpansOf(first.promotion, site));
+  const agains = runsOf(scope.rememberedSpansOf(second.promotion, site)).filter(
+    ({ to }) => to > scope.span.from,
+  );
+  return agains.flatMap((again) => {
     const before = ends.filter(({ from, to }) => from < again.from && to <= again.from);
     const ended = before.at(-1)?.to;
     const running = ends.some(({ from, to }) => from <= again.from && again.from < to);

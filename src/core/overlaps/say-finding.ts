@@ -27,6 +27,7 @@ export function sayFinding(
   const where = `${goods} in ${stores}`;
   const together =
     finding.promotions.length > 1 ? `${list(finding.promotions.map((_, i) => name(i)))} together` : name(0);
+  const several = finding.promotions.length > 1;
   switch (finding.code) {
     case 'overlap':
       return `${name(0)} and ${name(1)} want to price the same goods at the same priority: ${where}.`;
@@ -37,9 +38,9 @@ export function sayFinding(
         ? `${name(0)} can never be complete: no store of it sells anything of its part ${finding.part.at + 1}.`
         : `${name(0)}: from ${finding.part?.at ?? 0} on it gives no more than before.`;
     case 'below-cost':
-      return `${upper(together)} sells below cost: ${where}, by up to ${money} a unit.`;
+      return `${upper(together)} ${several ? 'sell' : 'sells'} below cost: ${where}, by up to ${money} a unit.`;
     case 'below-floor':
-      return `${upper(together)} leaves less than the margin floor: ${where}, by up to ${money} a unit.`;
+      return `${upper(together)} ${several ? 'leave' : 'leaves'} less than the margin floor: ${where}, by up to ${money} a unit.`;
     case 'nothing-selected':
       return `${name(0)} selects nothing: its stores or its goods are empty.`;
     case 'nothing-carried':
@@ -49,7 +50,7 @@ export function sayFinding(
     case 'raises-price':
       return `${name(0)} would raise prices: ${where}, by up to ${money}.`;
     case 'reduced-before':
-      return `${name(1)} reduces ${where} again within 30 days of ${name(0)}; the lowest price of the 30 days before is ${money}.`;
+      return `${name(1)} reduces ${where} again within 30 days of ${name(0)}${money ? `; the lowest price of the 30 days before is ${money}` : ''}.`;
     case 'open-end':
       return `${name(0)} has no end.`;
     case 'same-units':

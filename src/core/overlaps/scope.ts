@@ -11,13 +11,8 @@ import {
   spansWithin,
 } from '../calendar/index.ts';
 import type { Promotion } from '../plan/index.ts';
-import type {
-  BasketOfferPromotion,
-  CompiledChange,
-  CompiledOffer,
-  CompiledPlan,
-} from '../price-book/index.ts';
-import type { PriceChangePromotion, Shopper } from '../tag-price/index.ts';
+import type { CompiledChange, CompiledOffer, CompiledPlan } from '../price-book/index.ts';
+import type { Shopper } from '../tag-price/index.ts';
 import type { Finding } from './finding.ts';
 import { kindsOfShopper } from './kinds-of-shopper.ts';
 import { type Site, sitesOf } from './sites.ts';
@@ -31,10 +26,17 @@ export interface Scope {
   readonly span: Span;
   readonly sites: readonly Site[];
   readonly kinds: readonly Shopper[];
+  /** The channels that some price change names. */
+  readonly channels: readonly string[];
+  /** Those that count within the span. */
   readonly changes: readonly CompiledChange[];
   readonly offers: readonly CompiledOffer[];
   /** When a promotion counts at a site, within the span. */
   spansOf(promotion: Promotion, site: Site): readonly Span[];
+  /** Price changes that count within the span or ended not long before it. */
+  readonly remembered: readonly CompiledChange[];
+  /** When a promotion counts at a site, within the span or not long before it. */
+  rememberedSpansOf(promotion: Promotion, site: Site): readonly Span[];
   /** The sites that have stores of it, each with those. */
   placesOf(looked: Looked): readonly Place[];
 }
@@ -47,6 +49,8 @@ export interface Place {
 
 /** How far ahead something without an end is looked at, after everything else has ended. */
 const AHEAD = 370 * DAY;
+/** How far back what has ended is remembered: a reduction for 30 days, and as long as it may have run. */
+const REMEMBERED = 100 * DAY;
 /** What comes again and again is looked at for so long, and so often. */
 const LONGEST = 800 * DAY;
 const MOST_SPANS = 3_000;
@@ -54,20 +58,20 @@ const MOST_SPANS = 3_000;
 /** @param asked what is looked at; absent: from the first start to well after the last end. */
 export function scopeOf(compiled: CompiledPlan, asked: Partial<Span> = {}): Scope {
   const approved = ({ promotion }: Looked): boolean => promotion.status === 'approved';
-  const changes = compiled.changes.filter(approved);
-  const offers = compiled.offers.filter(approved);
   const sites = sitesOf(compiled);
-  const span = { ...wholeSpan(compiled, [...changes, ...offers]), ...asked };
-  const spans = new Map<string, readonly Span[]>();
+  const all = [...compiled.changes, ...compiled.offers].filter(approved);
+  const span = { ...wholeSpan(compiled, all), ...asked };
+  const spansOf = spansWithinAt(compiled, span);
+  const rememberedSpansOf = spansWithinAt(compiled, { ...span, from: (span.from - REMEMBERED) as Instant });
+  const counts = (by: Scope['spansOf']) => (looked: Looked) =>
+    approved(looked) && (sites.length === 0 || sites.some((site) => by(looked.promotion, site).length > 0));
+  const changes = compiled.changes.filter(counts(spansOf));
   return {
-    ...{ compiled, span, sites, changes, offers },
+    ...{ compiled, span, sites, changes, spansOf, rememberedSpansOf },
+    offers: compiled.offers.filter(counts(spansOf)),
+    remembered: compiled.changes.filter(counts(rememberedSpansOf)),
     kinds: kindsOfShopper(compiled.plan),
-    spansOf(promotion, { store }) {
-      const key = `${promotion.id}\n${store.timeZone}`;
-      const found = spans.get(key) ?? spansIn(compiled, promotion, store.timeZone, span);
-      spans.set(key, found);
-      return found;
-    },
+    channels: [...new Set(changes.flatMap(({ promotion }) => promotion.channels ?? []))].sort(),
     placesOf(looked) {
       const meant = looked.stores();
       return sites.flatMap((site) => {
@@ -75,6 +79,16 @@ export function scopeOf(compiled: CompiledPlan, asked: Partial<Span> = {}): Scop
         return stores.length > 0 ? [{ site, stores }] : [];
       });
     },
+  };
+}
+
+function spansWithinAt(compiled: CompiledPlan, span: Span): Scope['spansOf'] {
+  const known = new Map<string, readonly Span[]>();
+  return (promotion, { store: { timeZone } }) => {
+    const key = `${promotion.id}\n${timeZone}`;
+    const found = known.get(key) ?? spansIn(compiled, promotion, timeZone, span);
+    known.set(key, found);
+    return found;
   };
 }
 
@@ -112,9 +126,8 @@ export function daysOf({ compiled }: Scope, { store }: Site, spans: readonly Spa
   return [...days].sort((a, b) => a - b);
 }
 
-export const isPriceChange = (promotion: Promotion): promotion is PriceChangePromotion =>
-  promotion.offer.kind === 'priceChange';
-export const isOffer = (promotion: Promotion): promotion is BasketOfferPromotion => !isPriceChange(promotion);
+export const isChange = (looked: Looked): looked is CompiledChange => 'selection' in looked;
+export const isOffer = (looked: Looked): looked is CompiledOffer => 'parts' in looked;
 
 /** Where and when something counts at all, and nothing of its goods. */
 export function wholeOf(

@@ -3,7 +3,7 @@ import { dealStep, fittingBasket, type SampleBasket } from '../deal-consequences
 import type { CompiledOffer, CompiledPlan } from '../price-book/index.ts';
 import { isUnitOffer, judgedRoom } from '../receipt/index.ts';
 import type { Finding } from './finding.ts';
-import { type Gathered, gather, gathered, told } from './gathered.ts';
+import { type Gathered, gather, gathered, lastOf, told } from './gathered.ts';
 import type { Scene, Tagged } from './scenes.ts';
 import type { Scope } from './scope.ts';
 import { type MarginCode, shortfall } from './thin-margin.ts';
@@ -19,29 +19,48 @@ export function thinDeal(scope: Scope, deal: CompiledOffer, scenes: readonly Sce
   const { marginFloor } = compiled.plan.policy;
   const alone: CompiledPlan = { ...compiled, offers: [deal] };
   const found = new Map<MarginCode, Gathered>();
-  for (const scene of scenes) {
-    const store = compiled.stores.get(scene.store)!;
-    const circumstances = fittingBasket(compiled, promotion, store, scene.at);
+  const rung = new Map<string, Shortfall | null>();
+  for (const scene of scenes)
     for (const sample of worstBaskets(scope, deal, scene)) {
-      const { after, cost, before } = dealStep(alone, promotion, circumstances, sample);
-      if (cost === null || after >= before) continue;
-      const units = sample.lines.reduce((sum, { quantity }) => sum + quantity, 0);
-      const short = shortfall(after, cost, marginFloor);
+      // Where its goods have the same tags it comes to the same.
+      const key = JSON.stringify([sample.lines, tagsOf(sample, scene), scene.shopper]);
+      const short = rung.has(key) ? rung.get(key)! : shortOf(alone, deal, sample, scene, marginFloor);
+      rung.set(key, short);
       if (!short) continue;
       const into = found.get(short.code) ?? gathered();
       found.set(short.code, into);
       const items = sample.lines.map(({ sku }) => compiled.catalogue.indexOf.get(sku)!);
-      gather(into, items, scene.stores, scene.spans, Math.ceil(short.amount / units));
+      gather(into, items, scene.stores, scene.spans, short.amount);
     }
-  }
   return [...found].flatMap(([code, into]) =>
     told(compiled, into, {
       code,
       promotions: [promotion.id],
-      open: promotion.when.to === null && into.to >= scope.span.to,
+      open: promotion.when.to === null && lastOf(into) >= scope.span.to,
     }),
   );
 }
+
+type Shortfall = { readonly code: MarginCode; readonly amount: number };
+
+/** What an application leaves too little of, for each of its units. */
+function shortOf(
+  alone: CompiledPlan,
+  { promotion }: CompiledOffer,
+  sample: SampleBasket,
+  scene: Scene,
+  floor: number | null,
+): Shortfall | null {
+  const circumstances = fittingBasket(alone, promotion, alone.stores.get(scene.store)!, scene.at);
+  const { after, cost, before } = dealStep(alone, promotion, circumstances, sample);
+  if (cost === null || after >= before) return null;
+  const short = shortfall(after, cost, floor);
+  const units = sample.lines.reduce((sum, { quantity }) => sum + quantity, 0);
+  return short && { ...short, amount: Math.ceil(short.amount / units) };
+}
+
+const tagsOf = ({ lines }: SampleBasket, { parts }: Scene): number[] =>
+  lines.map(({ sku }) => parts.flatMap((goods) => goods.find((good) => good.sku === sku)?.tag ?? [])[0] ?? 0);
 
 /** By what the goods of a part are told to earn least: in money, by their price, or because they cost so much. */
 const MEASURES: readonly ((tag: number, cost: number) => number)[] = [

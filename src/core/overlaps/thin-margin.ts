@@ -5,7 +5,7 @@ import { type CompiledChange, type PriceStep, timelines } from '../price-book/in
 import type { Shopper } from '../tag-price/index.ts';
 import { fieldOf } from './field.ts';
 import type { Finding } from './finding.ts';
-import { type Gathered, gather, gathered, told } from './gathered.ts';
+import { type Gathered, gather, gathered, lastOf, told } from './gathered.ts';
 import { kindsFor } from './kinds-of-shopper.ts';
 import { daysOf, type Place, type Scope } from './scope.ts';
 import { changesBeside } from './tag-moments.ts';
@@ -55,7 +55,7 @@ export function thinTags(scope: Scope, change: CompiledChange): Finding[] {
     told(compiled, all, {
       code,
       promotions,
-      open: change.promotion.when.to === null && all.to >= scope.span.to,
+      open: change.promotion.when.to === null && lastOf(all) >= scope.span.to,
     }),
   );
 }

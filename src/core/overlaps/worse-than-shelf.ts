@@ -1,7 +1,7 @@
 import type { CompiledOffer } from '../price-book/index.ts';
 import { judgedRoom } from '../receipt/index.ts';
 import type { Finding } from './finding.ts';
-import { type Gathered, gather, gathered, told } from './gathered.ts';
+import { type Gathered, gather, gathered, lastOf, told } from './gathered.ts';
 import type { Scene } from './scenes.ts';
 import type { Scope } from './scope.ts';
 
@@ -29,7 +29,7 @@ export function worseThanShelf(scope: Scope, deal: CompiledOffer, scenes: readon
     return told(scope.compiled, found, {
       code: 'worse-than-shelf',
       promotions: [id],
-      open: when.to === null && found.to >= scope.span.to,
+      open: when.to === null && lastOf(found) >= scope.span.to,
       ...(tier === null ? {} : { part: { kind: 'tier', at: tier } }),
     });
   });

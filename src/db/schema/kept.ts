@@ -15,6 +15,7 @@ import type {
   PriceEffect,
 } from '../../contracts/index.ts';
 import type { EntryChange } from '../../contracts/table/index.ts';
+import type { Finding } from '../../core/overlaps/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import { person } from './people.ts';
 
@@ -75,6 +76,25 @@ export const basketCheck = pgTable('basket_check', {
   result: jsonb().$type<BasketCheckResult>(),
   createdBy: text('created_by').notNull(),
   createdAt: instant('created_at').notNull().defaultNow(),
+});
+
+/** What was found in the plan at a version, on a day: one of them is kept. */
+export const findings = pgTable('findings', {
+  planVersion: integer('plan_version').primaryKey(),
+  day: text().notNull(),
+  found: jsonb().$type<readonly Finding[]>().notNull(),
+});
+
+/** A finding that somebody can live with, as long as what it is about stays. */
+export const acceptedFinding = pgTable('accepted_finding', {
+  /** Its code, its promotions and its part, as JSON. */
+  key: text().primaryKey(),
+  about: text().notNull(),
+  reason: text().notNull(),
+  acceptedBy: text('accepted_by')
+    .notNull()
+    .references(() => person.id, { onDelete: 'cascade' }),
+  acceptedAt: instant('accepted_at').notNull().defaultNow(),
 });
 
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });

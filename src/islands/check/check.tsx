@@ -48,7 +48,10 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
       <div className="flex flex-wrap items-baseline gap-x-6">
         <h1 className="text-3xl">Check</h1>
         <p className="quiet">The price of one item, and why it is that</p>
-        <a className="link ml-auto text-sm" href={`/check/basket${lensQuery(view.lens)}`}>
+        <a className="link ml-auto text-sm" href={`/check/findings${lensQuery(view.lens)}`}>
+          What may be wrong
+        </a>
+        <a className="link text-sm" href={`/check/basket${lensQuery(view.lens)}`}>
           Ring a trial basket
         </a>
       </div>

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { basketCheckRequest, basketSchema, selectionRequest } from '../../contracts/index.ts';
 import {
   keepBasketCheck,
+  lookAtFindings,
   lookAtSelection,
   matchCodes,
   readItemRule,
@@ -22,6 +23,7 @@ export const CHECK_ENDPOINTS = {
   basket: onBody(basketSchema, async ({ app, person, input }) =>
     answerReply(await ringTrialBasket(app, person, input)),
   ),
+  findings: onBytes(async ({ app, person, now }) => json(await lookAtFindings(app, person, now))),
   'basket-checks': onBytes(async ({ app, person, now }) => json(await runBasketChecks(app, person, now))),
   'keep-basket-check': onBody(basketCheckRequest, async ({ app, person, input, now }) =>
     outcomeReply(await keepBasketCheck(app, person, input, now), 201),

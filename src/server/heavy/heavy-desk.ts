@@ -34,6 +34,7 @@ const MOST_MEMORY_MB = 3_000;
 /** These may take long whatever is sent. */
 const LONG: ReadonlySet<HeavyEndpoint> = new Set([
   'bring-in',
+  'findings',
   'sheet-lines',
   'table-file',
   'write-file',

@@ -3,6 +3,7 @@ import {
   askPriceAcross,
   beginPromotion,
   findTouching,
+  keepFindings,
   listChoices,
   listPromotions,
   listTemplates,
@@ -44,7 +45,13 @@ export const QUICK_VALUES = {
   resolveLens,
   searchItems,
 } as const;
-export const HEAVY_VALUES = { ...QUICK_VALUES, lookAtToday, renewEpoch, runBasketChecks } as const;
+export const HEAVY_VALUES = {
+  ...QUICK_VALUES,
+  keepFindings,
+  lookAtToday,
+  renewEpoch,
+  runBasketChecks,
+} as const;
 
 export type HeavyValue = keyof typeof HEAVY_VALUES;
 type Rest<F> = F extends (ports: never, ...rest: infer R) => unknown ? R : never;

@@ -4,6 +4,7 @@ import {
   connect,
   type Database,
   draftRepository,
+  findingRepository,
   heldBackRepository,
   matchingRepository,
   pictureRepository,
@@ -19,6 +20,7 @@ import type {
   BasketCheckStore,
   ChainWordsStore,
   DraftStore,
+  FindingStore,
   HeldBackStore,
   MatchingStore,
   PictureReader,
@@ -57,6 +59,7 @@ export interface Ports {
   readonly compare: StoreComparison;
   readonly signer: SigningKeys;
   readonly checks: BasketCheckStore;
+  readonly findings: FindingStore;
   readonly pictures: PictureStore;
   readonly readPicture: PictureReader;
   readonly readFile: FileReader;
@@ -91,6 +94,7 @@ export function portsOf(
     compare: storeComparison(sending, heldBack),
     signer: signingKeys(db),
     checks: basketCheckRepository(db),
+    findings: findingRepository(db),
     pictures: pictureRepository(db),
     readPicture,
     readFile: readFileApart(fileReader),

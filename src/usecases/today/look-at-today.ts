@@ -15,12 +15,13 @@ import { minorUnits } from '../../core/money/index.ts';
 import type { Item, StoreDocument } from '../../core/plan/index.ts';
 import { book, NO_PRICE } from '../../core/price-book/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
-import { runBasketChecks } from '../check/index.ts';
+import { knownFindings, runBasketChecks } from '../check/index.ts';
 import { seenOf } from '../people/index.ts';
 import { listPromotions } from '../plan/index.ts';
 import type {
   BasketCheckStore,
   CurrentPlan,
+  FindingStore,
   HeldBackStore,
   PlanBook,
   PromotionStore,
@@ -46,6 +47,7 @@ export async function lookAtToday(
     compare: StoreComparison;
     heldBack: HeldBackStore;
     checks: BasketCheckStore;
+    findings: FindingStore;
   },
   person: Person,
   view: LensView,
@@ -70,6 +72,7 @@ export async function lookAtToday(
     unsent: await unsent(ports.compare, whole, person, now),
     held: await heldBack(ports.heldBack, current, person),
     terminals: await countTerminals(ports.sending, current, person, now),
+    inPlan: await knownFindings(ports, person, now),
     findings: [
       ...failedChecks(await runBasketChecks(ports, person, now)),
       ...openEnds(approved, from),

@@ -1,0 +1,44 @@
+import type { FindingCode } from '../../core/overlaps/index.ts';
+
+/** Some of many, and how many there are. */
+export interface SomeOf<T> {
+  readonly count: number;
+  readonly some: readonly T[];
+}
+
+/** Something that may be wrong in the plan, as it is read and worked off. */
+export interface PlanFinding {
+  readonly code: FindingCode;
+  readonly promotions: readonly { readonly id: string; readonly name: string }[];
+  /** The tier from so much on, or the part by its place, that it is about. */
+  readonly part: { readonly kind: 'tier' | 'part'; readonly at: number } | null;
+  readonly words: string;
+  readonly items: SomeOf<{ readonly sku: string; readonly name: string }>;
+  readonly stores: SomeOf<{ readonly id: string; readonly name: string }>;
+  /** Wall clock at the first of its stores. */
+  readonly from: string;
+  readonly to: string | null;
+  /** What it would cost if each of its stores sold one of each of its goods; null: not to be told in money. */
+  readonly money: string | null;
+  /** Lowest prices of the 30 days before, rising, each with where it holds. */
+  readonly lowest: readonly { readonly amount: string; readonly items: number; readonly stores: number }[];
+  /** What it is about, in short: accepted, it stays quiet as long as this stays. */
+  readonly about: string;
+  readonly accepted: { readonly by: string; readonly at: string; readonly reason: string } | null;
+}
+
+export interface FindingsView {
+  readonly currency: string;
+  /** What costs most first. */
+  readonly open: readonly PlanFinding[];
+  readonly accepted: readonly PlanFinding[];
+}
+
+/** A finding that somebody can live with, and why. */
+export interface AcceptFindingRequest {
+  readonly code: FindingCode;
+  readonly promotions: readonly string[];
+  readonly part: PlanFinding['part'];
+  readonly about: string;
+  readonly reason: string;
+}

@@ -1,0 +1,78 @@
+import type { Browser } from 'playwright-core';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { as, saveApproved } from '../application/client.ts';
+import { change } from '../plans/small-plan.ts';
+import { accessFaults, openBrowser, settled, sitDown } from './desk.ts';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(() => browser.close());
+
+const LONG = { timeout: 120_000 };
+const DAY = 86_400_000;
+const inDays = (days: number) => new Date(Date.now() + days * DAY).toISOString().slice(0, 10);
+
+/** A change of what is approved, which somebody else approves. */
+async function widen(promotion: { id: string }): Promise<void> {
+  const [ines, rufus] = [await as('ines'), await as('rufus')];
+  const path = `/api/promotions/${promotion.id}`;
+  const { revision } = (await ines.get(path)).body;
+  const next = { promotion: { ...promotion, status: 'approved' }, revision };
+  const written = await ines.send('PUT', path, next);
+  const submitted = await ines.send('POST', `${path}/step`, {
+    step: 'submit',
+    revision: written.body.revision,
+  });
+  const approved = await rufus.send('POST', `${path}/step`, {
+    step: 'approve',
+    revision: submitted.body.revision,
+  });
+  if (approved.status !== 200) throw new Error(JSON.stringify([written, submitted, approved]));
+}
+
+test(
+  'two promotions at one priority are found, accepted with a reason, and come back when one reaches further',
+  LONG,
+  async () => {
+    const when = { from: `${inDays(200)}T09:00`, to: `${inDays(207)}T20:00` };
+    const at = (id: string, name: string, node: string) => ({
+      ...change(id, { when, priority: 33 }),
+      name,
+      offer: { kind: 'priceChange', items: { node }, formula: { percentOff: 500 } },
+    });
+    await saveApproved(at('found-teas', 'Teas of the week', 'teas'));
+    await saveApproved(at('found-more', 'Warm drinks', 'teas'));
+    const { page, complaints } = await sitDown(browser, 'ines');
+    await page.goto('/check');
+    await settled(page);
+    await page.getByRole('link', { name: 'What may be wrong' }).click();
+    const row = page
+      .getByRole('listitem')
+      .filter({ hasText: 'at the same priority' })
+      .filter({ hasText: 'Warm drinks' });
+    await row.waitFor({ timeout: 60_000 });
+    expect(await row.textContent()).toContain('“Teas of the week”');
+    await row.getByRole('button', { name: 'Goods and stores' }).click();
+    expect(await row.getByRole('link').count()).toBeGreaterThan(5);
+    expect(await accessFaults(page)).toEqual([]);
+    await row.getByRole('button', { name: 'Accept it' }).click();
+    await page.keyboard.type('Both are the same price');
+    await page.keyboard.press('Enter');
+    await row.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: /accepted$/ }).click();
+    const quiet = page
+      .getByRole('list', { name: 'Accepted findings' })
+      .getByRole('listitem')
+      .filter({ hasText: 'Warm drinks' });
+    expect(await quiet.textContent()).toMatch(/Accepted by Ines .+: Both are the same price/);
+    await widen(at('found-teas', 'Teas of the week', 'food-and-drink'));
+    await widen(at('found-more', 'Warm drinks', 'food-and-drink'));
+    await page.reload();
+    await row.waitFor({ timeout: 60_000 });
+    await row.getByRole('link', { name: 'Open Warm drinks' }).click();
+    await page.waitForURL('**/plan/found-more**');
+    expect(complaints).toEqual([]);
+  },
+);
