@@ -2,6 +2,7 @@ import { describeFault } from '../../src/core/plan/index.ts';
 import { Refused, readArguments, refuse } from './arguments.ts';
 import { basket } from './basket.ts';
 import { book } from './book.ts';
+import { loopholes } from './loopholes.ts';
 import { overlaps } from './overlaps.ts';
 import { readPlanFile } from './plan-file.ts';
 import { price } from './price.ts';
@@ -12,10 +13,11 @@ belltag price PLAN --store S --item SKU --at T [--group G]... [--channel C] [--l
 belltag book PLAN --store S --at T
 belltag timeline PLAN --store S --item SKU --from T --to T
 belltag basket PLAN BASKETS
-belltag overlaps PLAN [--from T --to T]`;
+belltag overlaps PLAN [--from T --to T]
+belltag loopholes PLAN --store S --at T [--units N] [--group G]... [--code C]... [--payment P]`;
 
 type Call = (words: readonly string[], print: (line: string) => void) => void | Promise<void>;
-const CALLS: Readonly<Record<string, Call>> = { check, price, book, timeline, basket, overlaps };
+const CALLS: Readonly<Record<string, Call>> = { check, price, book, timeline, basket, overlaps, loopholes };
 
 /** `belltag check PLAN`: nothing, or the faults. */
 function check(words: readonly string[]): void {

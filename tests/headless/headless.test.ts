@@ -251,3 +251,30 @@ describe('belltag overlaps', () => {
     },
   );
 });
+
+describe('belltag loopholes', () => {
+  const at = ['--store', 'east', '--at', '2027-03-10T12:00'];
+
+  it('prints what leaves the least first, and last how far was looked', () => {
+    const { status, lines } = belltag('loopholes', 'plan.json', ...at, '--units', '3');
+    expect(status).toBe(0);
+    const all = lines.map((line) => JSON.parse(line));
+    expect(all.at(-1)).toEqual({ looked: { units: 3, proved: true, baskets: expect.any(Number) } });
+    const margins = all.slice(0, -1).map(({ margin }) => Number(margin));
+    expect(margins).toEqual(margins.toSorted((a, b) => a - b));
+    // Two milks for 35.60 leave 11.60; a bar at 1.00 leaves 0.60, which is less.
+    expect(all[0]).toEqual({
+      margin: '0.60',
+      goods: '1.00',
+      cost: '0.40',
+      units: 1,
+      promotions: [],
+      basket: { store: 'east', at: '2027-03-10T12:00', lines: [{ sku: 'bar', quantity: 1 }] },
+    });
+    expect(all).toContainEqual(expect.objectContaining({ margin: '11.60', promotions: ['pair', 'spring'] }));
+  });
+
+  it.each([[['--units', '0']], [['--units', 'many']], [['--group', 'nobody']]])('refuses %j', (options) => {
+    expect(belltag('loopholes', 'plan.json', ...at, ...options).status).toBe(2);
+  });
+});

@@ -7,4 +7,4 @@ export * from './receipt-document.ts';
 export { type RungBasket, ring, ringBasket } from './ring.ts';
 export { ringingOf } from './ringing.ts';
 export * from './second-best.ts';
-export { isUnitOffer, judgedRoom } from './unit-offers.ts';
+export { isUnitOffer, judgedRoom, unitOfferRoom } from './unit-offers.ts';

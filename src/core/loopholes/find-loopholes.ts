@@ -1,0 +1,198 @@
+import { isDeliveryReward } from '../offer/index.ts';
+import type { BasketOfferPromotion, CompiledOffer, CompiledPlan } from '../price-book/index.ts';
+import { type Basket, type Receipt, ringBasket, ringingOf } from '../receipt/index.ts';
+import { type Good, goodsWorthLooking } from './goods.ts';
+import type { Loophole, Loopholes, Margin } from './loophole.ts';
+
+export interface Search {
+  /** Who shops, where, when and how: a basket without lines, with all codes that may be held. */
+  readonly circumstances: Basket;
+  /** The most units that a basket has. */
+  readonly units: number;
+  /** The most baskets that are rung. */
+  readonly budget?: number;
+}
+
+/** About half a minute. */
+const BUDGET = 60_000;
+/** More codes than this are held all together or one by one. */
+const MOST_CODES = 4;
+/** From so many baskets at a time the search goes on where it cannot try all, each with so many further goods. */
+const BEAM = 40;
+const KINDS = 160;
+const FURTHER = 24;
+const ANYHOW = 4;
+
+interface Rung extends Margin {
+  readonly counts: readonly number[];
+  readonly promotions: readonly string[];
+}
+
+/**
+ * The baskets that leave the least. All of them are tried, a unit more each time, where there are few enough; else the
+ * ones that leave least are gone on with, and what is still possible is told.
+ */
+export function findLoopholes(compiled: CompiledPlan, search: Search): Loopholes {
+  const { circumstances, units } = search;
+  const subsets = codeSets(circumstances.codes);
+  const budget = Math.floor((search.budget ?? BUDGET) / subsets.length);
+  const found = new Map<string, Loophole>();
+  const looks = subsets.map((codes) => {
+    const look = lookWith(compiled, { ...circumstances, codes, lines: [] }, units, budget);
+    for (const one of look.found) keep(found, one);
+    return look;
+  });
+  const proved = looks.every((look) => look.complete);
+  return {
+    found: [...found.values()].sort(byMargin),
+    looked: {
+      units,
+      proved,
+      bound: proved ? null : Math.min(...looks.map(({ bound }) => bound)),
+      baskets: looks.reduce((sum, { baskets }) => sum + baskets, 0),
+    },
+  };
+}
+
+interface Look {
+  readonly found: readonly Loophole[];
+  readonly complete: boolean;
+  readonly bound: number;
+  readonly baskets: number;
+}
+
+/** All that one choice of codes makes possible. */
+function lookWith(compiled: CompiledPlan, holder: Basket, units: number, budget: number): Look {
+  const { situation, offers: live } = ringingOf(compiled, holder).ringing;
+  const offers = live.filter(({ promotion }) => !isDeliveryReward(promotion.offer));
+  const goods = goodsWorthLooking(compiled, situation, offers);
+  const rung = new Map<string, Rung>();
+  let complete = true;
+  let layer: Rung[] = [{ counts: goods.map(() => 0), promotions: [], margin: 0, goods: 0, cost: 0 }];
+  for (let size = 1; size <= units && goods.length > 0; size++) {
+    complete &&= rung.size + waysToFill(goods.length, size) <= budget;
+    const next: Rung[] = [];
+    for (const from of complete ? layer : least(layer))
+      for (const at of complete ? goods.keys() : further(goods, from)) {
+        const counts = from.counts.with(at, from.counts[at]! + 1);
+        const key = counts.join();
+        if (rung.has(key) || rung.size >= budget) continue;
+        const one = ringCounts(compiled, holder, goods, counts);
+        rung.set(key, one);
+        next.push(one);
+      }
+    layer = next;
+  }
+  const found = [...rung.values()]
+    .filter((one) => !takesLess(one, rung))
+    .map(({ counts, ...one }) => ({
+      ...one,
+      units: counts.reduce((sum, count) => sum + count, 0),
+      basket: { ...holder, lines: linesOf(goods, counts) },
+    }));
+  return { found, complete, bound: lowestPossible(compiled, offers, units), baskets: rung.size };
+}
+
+/** Goods that may complete what a basket has begun, those that earn least first, and the few that lose most of all. */
+function further(goods: readonly Good[], { counts }: Rung): Iterable<number> {
+  const begun = new Set(goods.flatMap(({ offers }, at) => (counts[at]! > 0 ? offers : [])));
+  const fitting = [...goods.keys()].filter((at) => goods[at]!.offers.some((offer) => begun.has(offer)));
+  return new Set([...goods.keys()].slice(0, ANYHOW).concat(fitting.slice(0, FURTHER)));
+}
+
+/** In how many ways so many units can be chosen of so many goods, one more than once. */
+function waysToFill(goods: number, units: number): number {
+  let ways = 1;
+  for (let i = 1; i <= units; i++) ways = (ways * (goods + i - 1)) / i;
+  return ways;
+}
+
+const byMargin = (a: Loophole, b: Loophole): number =>
+  a.margin - b.margin || a.units - b.units || (a.promotions.join() < b.promotions.join() ? -1 : 1);
+
+/** Of the same promotions the lower margin, then the fewer units, then the fewer codes. */
+function keep(found: Map<string, Loophole>, one: Loophole): void {
+  const key = JSON.stringify(one.promotions);
+  const held = found.get(key);
+  if (held && (held.margin < one.margin || (held.margin === one.margin && held.units <= one.units))) return;
+  found.set(key, one);
+}
+
+/** Whether a unit could be taken from a basket without raising its margin: then the smaller one is to be shown. */
+function takesLess({ counts, margin }: Rung, rung: ReadonlyMap<string, Rung>): boolean {
+  return counts.some((count, at) => {
+    if (count === 0) return false;
+    const smaller = rung.get(counts.with(at, count - 1).join());
+    return smaller !== undefined && smaller.margin <= margin;
+  });
+}
+
+/** Those that leave least, and of each set of promotions one: what is worst must not hide all else. */
+function least(layer: readonly Rung[]): Rung[] {
+  const rising = layer.toSorted((a, b) => a.margin - b.margin);
+  const first = new Map<string, Rung>();
+  for (const one of rising) if (!first.has(one.promotions.join())) first.set(one.promotions.join(), one);
+  return [...new Set([...rising.slice(0, BEAM), ...[...first.values()].slice(0, KINDS)])];
+}
+
+/** Every choice of the codes, the fewest first; of many none, each, and all. */
+function codeSets(codes: readonly string[]): readonly (readonly string[])[] {
+  if (codes.length > MOST_CODES) return [[], ...codes.map((code) => [code]), codes];
+  const all = Array.from({ length: 1 << codes.length }, (_, bits) =>
+    codes.filter((_code, i) => (bits >> i) & 1),
+  );
+  return all.sort((a, b) => a.length - b.length);
+}
+
+const linesOf = (goods: readonly Good[], counts: readonly number[]): Basket['lines'] =>
+  goods.flatMap(({ sku }, at) => (counts[at]! > 0 ? [{ sku, thousandths: counts[at]! * 1_000 }] : []));
+
+function ringCounts(
+  compiled: CompiledPlan,
+  holder: Basket,
+  goods: readonly Good[],
+  counts: readonly number[],
+): Rung {
+  const receipt = ringBasket(compiled, { ...holder, lines: linesOf(goods, counts) }, null, { nearly: false });
+  const cost = costOf(compiled, receipt);
+  return {
+    counts,
+    promotions: promotionsOn(receipt),
+    margin: receipt.goods - cost,
+    goods: receipt.goods,
+    cost,
+  };
+}
+
+/** Of every unit that leaves the shelf, gifts included; a gift without a cost counts at nothing. */
+const costOf = ({ catalogue }: CompiledPlan, { lines }: Receipt): number =>
+  lines.reduce(
+    (sum, { sku, thousandths }) =>
+      sum + ((catalogue.items[catalogue.indexOf.get(sku)!]?.cost ?? 0) * thousandths) / 1_000,
+    0,
+  );
+
+function promotionsOn({ lines, applications, rewards }: Receipt): string[] {
+  const ids = new Set<string>();
+  for (const { priceChange, onTop, reductions } of lines) {
+    if (priceChange !== null) ids.add(priceChange);
+    for (const id of onTop) ids.add(id);
+    for (const { promotion } of reductions) ids.add(promotion);
+  }
+  for (const { promotion } of [...applications, ...rewards]) ids.add(promotion);
+  return [...ids].sort();
+}
+
+/** Nobody is paid for what they take: all units at the dearest cost for nothing, and a gift for each of them. */
+function lowestPossible(
+  { catalogue }: CompiledPlan,
+  offers: readonly CompiledOffer[],
+  units: number,
+): number {
+  const dearest = catalogue.items.reduce((most, { cost }) => Math.max(most, cost ?? 0), 0);
+  const gifts = offers.reduce((sum, { promotion }) => sum + giftsOf(promotion, units) * dearest, 0);
+  return -(units * dearest + gifts);
+}
+
+const giftsOf = ({ offer }: BasketOfferPromotion, units: number): number =>
+  'gift' in offer && offer.gift ? units * ('free' in offer ? Number(offer.free) : 1) : 0;

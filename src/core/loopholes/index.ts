@@ -1,0 +1,2 @@
+export * from './find-loopholes.ts';
+export * from './loophole.ts';
