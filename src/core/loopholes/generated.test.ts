@@ -108,7 +108,7 @@ describe('the basket that leaves the least', () => {
         const least = leastOfAll(plan);
         expect(found[0]?.margin).toBe(least);
       }),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 
@@ -127,7 +127,7 @@ describe('the basket that leaves the least', () => {
           expect(basket.lines.reduce((sum, { thousandths }) => sum + thousandths, 0)).toBe(units * 1_000);
         }
       }),
-      { numRuns: 30 },
+      { numRuns: 12 },
     );
   });
 

@@ -134,7 +134,7 @@ describe('whatever the price changes are', () => {
         expect(byItem(found, 'below-cost')).toEqual(wanted['below-cost']);
         expect(byItem(found, 'raises-price')).toEqual(raised(plan, seen));
       }),
-      { numRuns: 25 },
+      { numRuns: 8 },
     );
   });
 
@@ -144,7 +144,7 @@ describe('whatever the price changes are', () => {
         const found = findOverlaps(compiled(withPromotions(...all)));
         expect(findOverlaps(compiled(withPromotions(...all.toReversed())))).toEqual(found);
       }),
-      { numRuns: 40 },
+      { numRuns: 25 },
     );
   });
 
@@ -160,7 +160,7 @@ describe('whatever the price changes are', () => {
         const anew = compiled(withPromotions(...all.slice(0, -1), put));
         expect(findingsIn(findAfter(kept, after, span))).toEqual(findOverlaps(anew, span));
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 
@@ -175,7 +175,7 @@ describe('whatever the price changes are', () => {
           if (to !== null) expect(to).toBeGreaterThan(span.from);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 25 },
     );
   });
 });

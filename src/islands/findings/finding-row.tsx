@@ -30,7 +30,7 @@ export function FindingRow({ finding, view, currency, plans, onChanged }: Row) {
             Accepted by {accepted.by}, {shortMoment(readersTime(accepted.at), view.now)}: {accepted.reason}
           </p>
         ) : null}
-        <p className="mt-1 flex flex-wrap gap-x-4 text-sm">
+        <p className="mt-1 flex flex-wrap gap-x-4 text-sm leading-7">
           {finding.promotions.map(({ id, name }) => (
             <a key={id} className="link" href={`/plan/${idInAddress(id)}${query}`}>
               Open {name}
