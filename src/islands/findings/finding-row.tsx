@@ -67,7 +67,9 @@ export function FindingRow({ finding, view, currency, plans, onChanged }: Row) {
             <b className="text-base tabular-nums">
               {saidAmount(finding.money)} {currency}
             </b>
-            <span className="quiet block">for one of each, in each store</span>
+            <span className="quiet block">
+              {finding.code === 'worse-than-shelf' ? 'once in each store' : 'for one of each, in each store'}
+            </span>
           </>
         )}
       </p>

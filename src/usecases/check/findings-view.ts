@@ -45,15 +45,12 @@ export function findingsView(
   };
 }
 
-/** One of each of its goods in each of its stores, at most. */
+/** One of each of its goods in each of its stores, at most; a deal whose price is too high once in each. */
 const worthOf = (group: readonly Finding[]): number =>
-  group.reduce(
-    (sum, { code, amount, items, stores }) =>
-      IN_MONEY.includes(code) && amount !== null
-        ? sum + amount * Math.max(1, items.length) * stores.length
-        : sum,
-    0,
-  );
+  group.reduce((sum, { code, amount, items, stores }) => {
+    if (!IN_MONEY.includes(code) || amount === null) return sum;
+    return sum + amount * (code === 'worse-than-shelf' ? 1 : Math.max(1, items.length)) * stores.length;
+  }, 0);
 
 function viewOf({ compiled, document }: CurrentPlan, group: readonly Finding[]): PlanFinding {
   const { plan, catalogue, stores: byId } = compiled;
