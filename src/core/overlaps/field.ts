@@ -26,17 +26,9 @@ export function fieldOf(
 ): Field {
   if (site.own) return ownField(compiled, change, site, day, shopper, (result, base) => result <= base);
   const ground = groundOf(compiled, site, day, shopper);
-  const { indexAt } = compiled.grounds.order;
-  const field = new Map<number, number>();
-  for (const layer of layersOf(compiled, change, ground, site.store)) {
-    if (layer)
-      forEachCell(layer, (position, amount) => {
-        const index = indexAt[position]!;
-        if (compiled.carries(site.store.id, index, ground.regular[position] as MinorUnits))
-          field.set(index, amount);
-      });
-  }
-  return field;
+  return carried(compiled, site, ground, (put) => {
+    for (const layer of layersOf(compiled, change, ground, site.store)) if (layer) forEachCell(layer, put);
+  });
 }
 
 /** By how much a change would raise the goods of a site above their base. */
@@ -49,13 +41,24 @@ export function raisedField(
 ): Field {
   if (site.own) return ownField(compiled, change, site, day, shopper, (result, base) => result > base, true);
   const ground = groundOf(compiled, site, day, shopper);
+  return carried(compiled, site, ground, (put) => {
+    for (const [position, amount] of raisedOn(compiled, change, ground, site.store)) put(position, amount);
+  });
+}
+
+/** What stands at positions of a ground, by the numbers of the items that the site carries. */
+function carried(
+  compiled: CompiledPlan,
+  { store }: Site,
+  { regular }: Ground,
+  each: (put: (position: number, amount: number) => void) => void,
+): Field {
   const { indexAt } = compiled.grounds.order;
   const field = new Map<number, number>();
-  for (const [position, amount] of raisedOn(compiled, change, ground, site.store)) {
+  each((position, amount) => {
     const index = indexAt[position]!;
-    if (compiled.carries(site.store.id, index, ground.regular[position] as MinorUnits))
-      field.set(index, amount);
-  }
+    if (compiled.carries(store.id, index, regular[position] as MinorUnits)) field.set(index, amount);
+  });
   return field;
 }
 

@@ -6,7 +6,7 @@ import { type Field, fieldOf } from './field.ts';
 import type { Finding } from './finding.ts';
 import { gather, gathered, told } from './gathered.ts';
 import { kindsFor } from './kinds-of-shopper.ts';
-import type { Place, Scope } from './scope.ts';
+import { type Place, type Scope, turnAt } from './scope.ts';
 import type { Site } from './sites.ts';
 import { changesBeside, tagMoments } from './tag-moments.ts';
 
@@ -61,18 +61,12 @@ function* situationsOf(
           };
           if (barOf(change, situation) !== null) continue;
           const live = rivals.flatMap((rival, i) => (barOf(rival, situation) === null ? [i] : []));
-          const key = JSON.stringify([live, scope.kinds.indexOf(shopper), turnOf(scope, site, at)]);
+          const key = JSON.stringify([live, scope.kinds.indexOf(shopper), turnAt(scope, site, at)]);
           if (seen.has(key)) continue;
           seen.add(key);
           yield situation;
         }
 }
-
-/** How many regular prices have begun: between two of them nothing changes but what is live. */
-const turnOf = ({ compiled }: Scope, { store }: Site, at: Instant): number => {
-  const day = dayOf(compiled.clockOf(store).toWall(at));
-  return compiled.grounds.turns.filter((turn) => turn <= day).length;
-};
 
 type Way = Pick<Situation, 'channel' | 'terminal'>;
 

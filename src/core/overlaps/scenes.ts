@@ -1,4 +1,5 @@
 import type { Instant, Span } from '../calendar/index.ts';
+import type { MinorUnits } from '../money/index.ts';
 import {
   barOf,
   book,
@@ -9,7 +10,7 @@ import {
 } from '../price-book/index.ts';
 import type { Shopper } from '../tag-price/index.ts';
 import { kindsFor } from './kinds-of-shopper.ts';
-import type { Scope } from './scope.ts';
+import { type Scope, turnAt } from './scope.ts';
 import type { Site } from './sites.ts';
 import { changesBeside, tagMoments } from './tag-moments.ts';
 
@@ -73,32 +74,32 @@ function groupsOf(
   beside: readonly CompiledChange[],
 ): Iterable<Group> {
   const { compiled, kinds } = scope;
-  const { turns } = compiled.grounds;
-  const clock = compiled.clockOf(site.store);
   const spans = scope.spansOf(deal.promotion, site);
   const moments = tagMoments(scope, site, spans, beside);
   const channel = deal.promotion.channels?.[0];
   const groups = new Map<string, Group>();
-  for (const shopper of kindsFor(kinds, deal.promotion).slice(0, 1))
-    moments.forEach((at, i) => {
-      const until = spans.find(({ from, to }) => from <= at && at < to)!.to;
-      const next = moments[i + 1];
-      const span = { from: at, to: next !== undefined && next < until ? next : until };
-      const turn = turns.filter((day) => clock.toInstant((day * 86_400_000) as never) <= at).length;
-      for (const id of stores) {
-        const situation = situationOf(compiled, compiled.stores.get(id)!, { at, shopper, channel });
-        const live = beside.flatMap((change, n) => (barOf(change, situation) === null ? [n] : []));
-        const key = JSON.stringify([turn, live]);
-        const group = groups.get(key) ?? {
-          ...{ site, store: id, at, shopper },
-          stores: new Set(),
-          spans: [],
-        };
-        group.stores.add(id);
-        if (group.spans.at(-1)?.from !== span.from) group.spans.push(span);
-        groups.set(key, group);
-      }
-    });
+  // The first kind stands for all: tags differ by their lists, and a deal is judged by what most pay.
+  const [shopper] = kindsFor(kinds, deal.promotion);
+  if (!shopper) return [];
+  moments.forEach((at, i) => {
+    const until = spans.find(({ from, to }) => from <= at && at < to)!.to;
+    const next = moments[i + 1];
+    const span = { from: at, to: next !== undefined && next < until ? next : until };
+    const turn = turnAt(scope, site, at);
+    for (const id of stores) {
+      const situation = situationOf(compiled, compiled.stores.get(id)!, { at, shopper, channel });
+      const live = beside.flatMap((change, n) => (barOf(change, situation) === null ? [n] : []));
+      const key = JSON.stringify([turn, live]);
+      const group = groups.get(key) ?? {
+        ...{ site, store: id, at, shopper },
+        stores: new Set(),
+        spans: [],
+      };
+      group.stores.add(id);
+      if (group.spans.at(-1)?.from !== span.from) group.spans.push(span);
+      groups.set(key, group);
+    }
+  });
   return groups.values();
 }
 
@@ -111,7 +112,7 @@ function partsAt({ compiled }: Scope, deal: CompiledOffer, { store, at, shopper 
     for (const index of part.numbers() ?? items.keys()) {
       const { sku, unit = 'each' } = items[index]!;
       const tag = prices[index]!;
-      if (tag === NO_PRICE || unit !== 'each' || !part.has(index, regular[index] as never)) continue;
+      if (tag === NO_PRICE || unit !== 'each' || !part.has(index, regular[index] as MinorUnits)) continue;
       goods.push({ index, sku, tag });
     }
     return goods.sort((a, b) => a.tag - b.tag || (a.sku < b.sku ? -1 : 1));

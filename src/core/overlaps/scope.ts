@@ -113,6 +113,12 @@ function wholeSpan({ plan, clockOf, grounds }: CompiledPlan, all: readonly Looke
   return { from: from as Instant, to: to as Instant };
 }
 
+/** How many regular prices have begun by a moment: between two of them nothing changes but what is live. */
+export function turnAt({ compiled }: Scope, { store }: Site, at: Instant): number {
+  const day = dayOf(compiled.clockOf(store).toWall(at));
+  return compiled.grounds.turns.filter((turn) => turn <= day).length;
+}
+
 /** The local days that stand for all days of some spans: regular prices do not change from one to the next. */
 export function daysOf({ compiled }: Scope, { store }: Site, spans: readonly Span[]): readonly DayNumber[] {
   const clock = compiled.clockOf(store);

@@ -5,7 +5,7 @@ import { FINDING_WORDS } from '../../ui/words/index.ts';
 import { readersTime, saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
 import { Accept, TakeBack } from './accept.tsx';
 
-interface Row {
+export interface RowProps {
   readonly finding: PlanFinding;
   readonly view: LensView;
   readonly currency: string;
@@ -14,7 +14,7 @@ interface Row {
 }
 
 /** One finding: what, in a sentence, from when to when, what it may cost, and what can be done about it. */
-export function FindingRow({ finding, view, currency, plans, onChanged }: Row) {
+export function FindingRow({ finding, view, currency, plans, onChanged }: RowProps) {
   const [shows, setShows] = useState<'where' | 'accept' | null>(null);
   const { accepted } = finding;
   const query = lensQuery(view.lens);
@@ -87,7 +87,7 @@ function spanWords({ from, to, stores }: PlanFinding, view: LensView): string {
 }
 
 /** The first of the goods and stores by name, each a way to the price there. */
-function Where({ finding: { items, stores, lowest, from }, view }: Pick<Row, 'finding' | 'view'>) {
+function Where({ finding: { items, stores, lowest, from }, view }: Pick<RowProps, 'finding' | 'view'>) {
   const lens = { ...view.lens, at: from.slice(0, 16), where: stores.some[0]?.id ?? view.lens.where };
   return (
     <div className="bg-base-200 mt-2 px-3 py-2 text-sm">

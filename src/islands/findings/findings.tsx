@@ -5,7 +5,7 @@ import { Notice } from '../../ui/pieces/index.ts';
 import { FINDING_WORDS } from '../../ui/words/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
-import { FindingRow } from './finding-row.tsx';
+import { FindingRow, type RowProps } from './finding-row.tsx';
 
 type Code = PlanFinding['code'];
 
@@ -32,6 +32,7 @@ function WorkList({ view, plans }: { view: LensView; plans: boolean }) {
   const { data } = findings;
   const open = (data?.open ?? []).filter((one) => code === null || one.code === code);
   const query = lensQuery(view.lens);
+  const rows = { view, plans, currency: data?.currency ?? '', onChanged: again };
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
@@ -63,16 +64,7 @@ function WorkList({ view, plans }: { view: LensView; plans: boolean }) {
           {open.length === 0 ? (
             <p className="quiet mt-6">Nothing to look into: no promotion stands in the way of another.</p>
           ) : (
-            <ul aria-label="Findings" className="mt-4">
-              {open.map((finding) => (
-                <FindingRow
-                  key={keyOf(finding)}
-                  {...{ finding, view, plans }}
-                  currency={data.currency}
-                  onChanged={again}
-                />
-              ))}
-            </ul>
+            <Rows name="Findings" {...rows} findings={open} />
           )}
           {data.accepted.length > 0 ? (
             <section className="mt-8">
@@ -85,23 +77,26 @@ function WorkList({ view, plans }: { view: LensView; plans: boolean }) {
                 {saidCount(data.accepted.length)} accepted
               </button>
               <p className="quiet text-sm">They stay quiet until something about them changes.</p>
-              {showsAccepted ? (
-                <ul aria-label="Accepted findings" className="mt-2">
-                  {data.accepted.map((finding) => (
-                    <FindingRow
-                      key={keyOf(finding)}
-                      {...{ finding, view, plans }}
-                      currency={data.currency}
-                      onChanged={again}
-                    />
-                  ))}
-                </ul>
-              ) : null}
+              {showsAccepted ? <Rows name="Accepted findings" {...rows} findings={data.accepted} /> : null}
             </section>
           ) : null}
         </>
       ) : null}
     </>
+  );
+}
+
+function Rows({
+  name,
+  findings,
+  ...row
+}: { name: string; findings: readonly PlanFinding[] } & Omit<RowProps, 'finding'>) {
+  return (
+    <ul aria-label={name} className="mt-3">
+      {findings.map((finding) => (
+        <FindingRow key={keyOf(finding)} finding={finding} {...row} />
+      ))}
+    </ul>
   );
 }
 

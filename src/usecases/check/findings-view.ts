@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { FindingsView, PlanFinding } from '../../contracts/index.ts';
 import { formatMoment, type Instant } from '../../core/calendar/index.ts';
 import { formatAmount, type MinorUnits } from '../../core/money/index.ts';
@@ -111,7 +112,5 @@ function merged(group: readonly Finding[], { stores: byId }: CompiledPlan): Find
 /** Changes with its goods, its stores, its end and what it costs; not with the day on which it is looked at. */
 function aboutOf({ items, stores, to, amount }: Finding): string {
   const text = JSON.stringify([items, stores, to, amount]);
-  let hash = 0x811c9dc5;
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
-  return `${items.length}-${stores.length}-${hash.toString(36)}`;
+  return createHash('sha256').update(text).digest('base64url');
 }
