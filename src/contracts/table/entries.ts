@@ -81,7 +81,7 @@ function withItems(
   puts: ReadonlyMap<string, ItemEntry>,
   drops: ReadonlySet<string>,
 ): ItemDocument[] {
-  const prices = new Map(items.map((item) => [item.sku, item.prices]));
+  const prices = new Map(items.flatMap(({ sku, prices }) => (puts.has(sku) ? [[sku, prices] as const] : [])));
   const whole = new Map([...puts].map(([sku, put]) => [sku, { ...put, prices: prices.get(sku) ?? [] }]));
   return merged(items, whole, drops, (item) => (item as ItemDocument).sku);
 }

@@ -9,6 +9,7 @@ export * from './decimal.ts';
 export * from './definition.ts';
 export * from './entries.ts';
 export type { ItemEntry, PriceEntry } from './goods-tables.ts';
+export * from './join-changes.ts';
 export type { ListPriceEntry } from './price-list-tables.ts';
 export type { SetItemEntry } from './set-tables.ts';
 

@@ -31,7 +31,7 @@ import type { Item, Plan, PriceList, PriceRow, Promotion, SupplierTerms, Who } f
 import { roomOf } from './offers.ts';
 
 /** Turns a document that {@link checkPlan} found no fault with into the plan the core computes with. */
-export function readPlan(document: PlanDocument, known: KnownItems = new WeakMap()): Plan {
+export function readPlan(document: PlanDocument, known: KnownEntries = knownEntries()): Plan {
   const currency = currencyOf(document.currency)!;
   return {
     currency,
@@ -41,11 +41,7 @@ export function readPlan(document: PlanDocument, known: KnownItems = new WeakMap
       marginFloor: (document.policy?.marginFloor ?? null) as BasisPoints | null,
     },
     nodes: document.nodes,
-    items: document.items.map((item) => {
-      const found = known.get(item) ?? readItem(item, currency);
-      known.set(item, found);
-      return found;
-    }),
+    items: document.items.map((item) => readOnce(known.items, item, () => readItem(item, currency))),
     itemSets: document.itemSets ?? [],
     stores: document.stores,
     storeGroups: document.storeGroups ?? [],
@@ -59,12 +55,25 @@ export function readPlan(document: PlanDocument, known: KnownItems = new WeakMap
     })),
     shopperGroups: document.shopperGroups ?? [],
     priceLists: (document.priceLists ?? []).map((list) => readPriceList(list, currency)),
-    promotions: document.promotions.map((promotion) => readPromotion(promotion, currency)),
+    promotions: document.promotions.map((promotion) =>
+      readOnce(known.promotions, promotion, () => readPromotion(promotion, currency)),
+    ),
   };
 }
 
-/** Items that were read before, of one currency: an item's document that stays the same object is read once. */
-export type KnownItems = WeakMap<ItemDocument, Item>;
+/** What was read before, of one currency: a document that stays the same object is read once. */
+export interface KnownEntries {
+  readonly items: WeakMap<ItemDocument, Item>;
+  readonly promotions: WeakMap<PromotionDocument, Promotion>;
+}
+
+export const knownEntries = (): KnownEntries => ({ items: new WeakMap(), promotions: new WeakMap() });
+
+function readOnce<D extends object, T>(known: WeakMap<D, T>, document: D, read: () => T): T {
+  const found = known.get(document) ?? read();
+  known.set(document, found);
+  return found;
+}
 
 export function readItem(document: ItemDocument, currency: Currency): Item {
   const { prices, cost, retired, ...rest } = document;

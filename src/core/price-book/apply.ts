@@ -41,7 +41,7 @@ export function apply(
 function withGrounds(compiled: CompiledPlan): CompiledPlan {
   const { catalogue, grounds, changes, assortmentOf } = compiled;
   if (grounds.wide || !needsWide(grounds.largest, changes)) return compiled;
-  const wide = groundsOf(catalogue, { ...grounds, wide: true });
+  const wide = groundsOf(catalogue, { orderOf: () => grounds.order, largest: grounds.largest, wide: true });
   return { ...compiled, grounds: wide, shelf: shelves(catalogue, wide, assortmentOf) };
 }
 

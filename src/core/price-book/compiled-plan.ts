@@ -71,7 +71,7 @@ export function compile(plan: Plan): CompiledPlan {
   const changes = compileChanges(plan, catalogue);
   const largest = largestStart(plan);
   const wide = needsWide(largest, changes);
-  const grounds = groundsOf(catalogue, { order: shelfOrder(plan), wide, largest });
+  const grounds = groundsOf(catalogue, { orderOf: () => shelfOrder(plan), wide, largest });
   return {
     plan,
     catalogue,

@@ -44,20 +44,32 @@ const NONE: readonly number[] = [];
 
 export function groundsOf(
   catalogue: Catalogue,
-  { order, wide, largest }: Pick<Grounds, 'order' | 'wide' | 'largest'>,
+  { orderOf, wide, largest }: Pick<Grounds, 'wide' | 'largest'> & { readonly orderOf: () => ShelfOrder },
 ): Grounds {
-  const owned = ownPrices(catalogue.items);
-  const turns = turningDays(catalogue.items);
+  // A single price needs none of them, and is asked for right after each change of the stockroom.
+  let order: ShelfOrder | undefined;
+  let own: ReadonlyMap<string, readonly number[]> | undefined;
+  let turning: readonly DayNumber[] | undefined;
   const kept = new Map<string, Ground>();
   return {
     wide,
     largest,
-    order,
-    turns,
+    get order() {
+      order ??= orderOf();
+      return order;
+    },
+    get turns() {
+      turning ??= turningDays(catalogue.items);
+      return turning;
+    },
     at(store, day, lists) {
-      const own = (owned.get(store.id) ?? NONE).length > FEW ? store.id : null;
-      const key = JSON.stringify([store.zone, own, turnsUntil(turns, day), lists.map(({ id }) => id)]);
-      const found = kept.get(key) ?? ground(catalogue, order, { store, own, day, lists, wide, owned });
+      own ??= ownPrices(catalogue.items);
+      const owned = own;
+      const { turns } = this;
+      const alone = (owned.get(store.id) ?? NONE).length > FEW ? store.id : null;
+      const key = JSON.stringify([store.zone, alone, turnsUntil(turns, day), lists.map(({ id }) => id)]);
+      const wanted = { store, own: alone, day, lists, wide, owned };
+      const found = kept.get(key) ?? ground(catalogue, this.order, wanted);
       // The newest stands last; the first is the one that was not asked for longest.
       kept.delete(key);
       kept.set(key, found);

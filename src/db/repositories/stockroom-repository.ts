@@ -7,7 +7,7 @@ import { PlanMovedOn, raisePlanVersion } from './plan-version.ts';
 import { writeEntries } from './write-entries.ts';
 
 /** A larger change is not kept entry by entry: servers read the plan anew after it. */
-const MOST_KEPT = 2000;
+const MOST_KEPT = 20_000;
 
 export function stockroomRepository(db: Database): StockroomStore {
   return {

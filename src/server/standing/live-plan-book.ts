@@ -1,8 +1,9 @@
-import { tableOf, withEntries } from '../../contracts/table/index.ts';
+import { joinChanges, tableOf, withEntries } from '../../contracts/table/index.ts';
 import {
   checkWhen,
   type Fault,
-  type KnownItems,
+  type KnownEntries,
+  knownEntries,
   type PlanDocument,
   type PromotionDocument,
   readPlan,
@@ -37,7 +38,7 @@ export class NoChain extends Error {}
 export function livePlanBook(db: Database, onWentBack: () => void = () => {}): PlanBook {
   let held: Held | null = null;
   // What did not change from one version to the next is not read again.
-  const known: KnownItems = new WeakMap();
+  const known = knownEntries();
   let turn: Promise<unknown> = Promise.resolve();
 
   async function catchUp(): Promise<CurrentPlan> {
@@ -74,9 +75,18 @@ async function readAll(db: Database): Promise<CurrentPlan> {
   return planOf(stored.document, stored.version);
 }
 
-function planOf(document: PlanDocument, version: number, known?: KnownItems): CurrentPlan {
-  const sound = { ...document, promotions: document.promotions.map(sounded) };
+function planOf(document: PlanDocument, version: number, known?: KnownEntries): CurrentPlan {
+  const sound = { ...document, promotions: document.promotions.map(soundedOnce) };
   return { version, document: sound, compiled: compile(readPlan(sound, known)) };
+}
+
+const soundOnes = new WeakMap<PromotionDocument, PromotionDocument>();
+
+/** Looked at once, however often the stockroom changes beside it. */
+function soundedOnce(promotion: PromotionDocument): PromotionDocument {
+  const found = soundOnes.get(promotion) ?? sounded(promotion);
+  soundOnes.set(promotion, found);
+  return found;
 }
 
 /** What was kept before it was refused, and can never count, goes to no terminal: each would refuse the whole file. */
@@ -96,14 +106,25 @@ function applied(
   held: CurrentPlan,
   steps: readonly PlanStep[],
   version: number,
-  known: KnownItems,
+  known: KnownEntries,
 ): CurrentPlan {
   if (steps.every((step) => step.kind === 'promotion'))
     return steps.reduce<CurrentPlan>((current, { promotion }) => withPromotion(current, promotion, version), {
       ...held,
       version,
     });
-  return planOf(steps.reduce(withStep, held.document), version, known);
+  return planOf(joinSteps(steps).reduce(withStep, held.document), version, known);
+}
+
+/** Promotions and rows of the stockroom do not meet in the document: rows may be joined across them. */
+function joinSteps(steps: readonly PlanStep[]): PlanStep[] {
+  const rows = steps.flatMap((step) => (step.kind === 'entries' ? [step.change] : []));
+  return [
+    ...steps.filter(({ kind }) => kind === 'promotion'),
+    ...joinChanges(rows, (table, entry) => tableOf(table).keyOf(entry)).map(
+      (change): PlanStep => ({ kind: 'entries', change }),
+    ),
+  ];
 }
 
 const withStep = (document: PlanDocument, step: PlanStep): PlanDocument =>

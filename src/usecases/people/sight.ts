@@ -7,7 +7,7 @@ import type {
   PromotionDocument,
   StoreRule,
 } from '../../core/plan/index.ts';
-import { type KnownItems, readPlan } from '../../core/plan/index.ts';
+import { knownEntries, readPlan } from '../../core/plan/index.ts';
 import { type CompiledPlan, compile } from '../../core/price-book/index.ts';
 import { storesOf } from '../../core/selection/index.ts';
 import type { CurrentPlan, PlanBook } from '../ports/index.ts';
@@ -24,7 +24,12 @@ const narrowed = new WeakMap<CurrentPlan, Map<string, CurrentPlan>>();
 
 /** An item with the prices of some stores alone stays the same as long as the item does: it is read once. */
 const pricedIn = new WeakMap<ItemDocument, Map<string, ItemDocument>>();
-const read: KnownItems = new WeakMap();
+const read = knownEntries();
+
+interface PromotionSeen extends Pick<CompiledPlan['plan'], 'stores' | 'storeGroups'> {
+  readonly seen: PromotionDocument | null;
+}
+const promotionsSeen = new WeakMap<PromotionDocument, Map<string, PromotionSeen>>();
 
 /** The plan as it stands, as far as a person may see it. For looking only: what is written is checked against all. */
 export const seenBy = async (book: PlanBook, person: Sight): Promise<CurrentPlan> =>
@@ -94,8 +99,25 @@ function withStores(document: PlanDocument, compiled: CompiledPlan, person: Sigh
       (range, rule) => ({ ...range, stores: rule }),
     ),
     items: itemsOf(document, person, zones),
-    promotions: document.promotions.flatMap((one) => seenPromotion(one, compiled, person) ?? []),
+    promotions: document.promotions.flatMap((one) => keptPromotion(one, compiled, person) ?? []),
   };
+}
+
+/** A promotion that has not changed, nor any store or group, is the same to the same person: it is read once. */
+function keptPromotion(
+  promotion: PromotionDocument,
+  compiled: CompiledPlan,
+  person: Sight,
+): PromotionDocument | null {
+  const { stores, storeGroups } = compiled.plan;
+  const key = JSON.stringify([person.stores, person.costs]);
+  const known = promotionsSeen.get(promotion) ?? new Map<string, PromotionSeen>();
+  promotionsSeen.set(promotion, known);
+  const before = known.get(key);
+  if (before?.stores === stores && before.storeGroups === storeGroups) return before.seen;
+  const seen = seenPromotion(promotion, compiled, person);
+  known.set(key, { stores, storeGroups, seen });
+  return seen;
 }
 
 /** Whose own stores a rule selects, by name; null where none of them. */
