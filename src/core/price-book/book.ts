@@ -62,19 +62,60 @@ export function eachRow(
   visit: (row: Row, number: number) => void,
   windows?: readonly Window[],
 ): void {
+  const rowOf = rowPainter(compiled, asked);
+  stores.forEach((id, number) => {
+    const row = rowOf(id, windows);
+    if (row) visit(row, number);
+  });
+}
+
+export interface RowPainter {
+  /**
+   * A store's row, painted over the row before; null where there is no such store.
+   * @param windows as of {@link eachRow}.
+   */
+  (store: string, windows?: readonly Window[]): Row | null;
+  /** Stores of one kind have one and the same row, which is known without painting any. */
+  kindOf(store: string): string;
+}
+
+export function rowPainter(compiled: CompiledPlan, asked: Asked): RowPainter {
   const length = compiled.catalogue.items.length;
   const row = emptyRow(length, compiled.grounds.wide);
   const paletteAt = palettes(compiled, asked);
-  const wanted = windows ?? [{ from: 0, to: length }];
-  stores.forEach((id, number) => {
-    const palette = paletteAt(id);
-    if (!palette) return;
-    for (const window of wanted) paint(palette, row, window);
-    visit(row, number);
-  });
+  const everywhere = [{ from: 0, to: length }];
+  const numberOf = numbers();
+  const paintRow = (store: string, windows: readonly Window[] = everywhere) => {
+    const palette = paletteAt(store);
+    if (!palette) return null;
+    for (const window of windows) paint(palette, row, window);
+    return row;
+  };
+  const kindOf = (store: string): string => {
+    const palette = paletteAt(store);
+    if (!palette) return 'none';
+    const { ground, equals, onTop, hidden } = palette;
+    if (ground.ownOf(store).length > 0) return `alone ${store}`;
+    const layers = [
+      ...equals.map((group) => group.map(({ tiles }) => numberOf(tiles))),
+      onTop.map(({ tiles }) => numberOf(tiles)),
+    ];
+    return `${numberOf(ground)} ${numberOf(hidden)} ${JSON.stringify(layers)}`;
+  };
+  return Object.assign(paintRow, { kindOf });
 }
 
 function palettes(compiled: CompiledPlan, asked: Asked): (store: string) => Palette | null {
   const liveAt = liveBy(compiled, asked);
   return (id) => (compiled.stores.has(id) ? paletteOf(compiled, liveAt(id)) : null);
+}
+
+/** A number for each object, the same one for the same object. */
+function numbers(): (of: object) => number {
+  const known = new Map<object, number>();
+  return (of) => {
+    const found = known.get(of) ?? known.size;
+    known.set(of, found);
+    return found;
+  };
 }

@@ -5,7 +5,8 @@ export * from './book.ts';
 export * from './compiled-offer.ts';
 export * from './compiled-plan.ts';
 export type { Ground } from './ground.ts';
-export { forEachCell, layersOf, raisedOn } from './layer.ts';
+export { forEachCell, layersOf, raisedOn, type Window } from './layer.ts';
+export type { Asked } from './live.ts';
 export {
   answer,
   listsFor,

@@ -1,0 +1,212 @@
+import { describe, expect, it } from 'vitest';
+import { seeded } from '../../../demo/seeded.ts';
+import { crowdedChain } from '../../../tests/plans/crowded-chain.ts';
+import { ofGroups } from '../../../tests/plans/small-plan.ts';
+import { DAY, HOUR, type Instant } from '../calendar/index.ts';
+import { type PlanDocument, readPlan, readPromotion } from '../plan/index.ts';
+import { apply, type CompiledPlan, compile, priceAt } from '../price-book/index.ts';
+import { GUEST, type Shopper } from '../tag-price/index.ts';
+import { cellsOf, type GridSides, gridOf, type Side, sideOf, sideOfPlans, sideOfStore } from './index.ts';
+
+const TODAY = '2027-03-01';
+const NOW = Date.parse(`${TODAY}T12:00Z`) as Instant;
+const SIZE = { stores: 24, zones: 3, groups: 4, items: 600, priceChanges: 70 };
+const later = (days: number): Instant => (NOW + days * DAY) as Instant;
+
+/** Two stores with some prices of their own: one with a few, one with many. */
+function document(seed: number): PlanDocument {
+  const plan = crowdedChain(SIZE, TODAY, seed);
+  const [first, second] = plan.stores;
+  const items = plan.items.map((item, i) => ({
+    ...item,
+    prices: [
+      ...item.prices.filter(({ store }) => store === undefined),
+      ...(item.prices.length > 0 && i % 9 === 0 ? [{ store: first!.id, price: '3.33' }] : []),
+      ...(item.prices.length > 0 && i % 200 === 7 ? [{ store: second!.id, price: '2.22' }] : []),
+    ],
+  }));
+  return { ...plan, items };
+}
+
+/** What the explained rule says of a cell. */
+type Ask = (sku: string, store: string) => { price: number | null; promotion: string | null } | null;
+
+const asked =
+  (compiled: CompiledPlan, at: Instant, shopper: Shopper = GUEST): Ask =>
+  (sku, store) => {
+    const answer = priceAt(compiled, { sku, store, at, shopper });
+    return answer.kind === 'price'
+      ? { price: answer.price, promotion: answer.winner?.promotion ?? null }
+      : { price: null, promotion: null };
+  };
+
+const allGoods = (compiled: CompiledPlan) => Int32Array.from(compiled.catalogue.items, (_, i) => i);
+
+/** Lays the grid out and holds every cell of it, and all that it leaves out, against the explained rule. */
+function expectRight(
+  compiled: CompiledPlan,
+  sides: GridSides,
+  rule: { now: Ask; was: Ask | null },
+  onlyChanged = false,
+) {
+  const stores = compiled.plan.stores.map(({ id }) => id);
+  const goods = allGoods(compiled);
+  const grid = gridOf({ ...sides, goods, stores, onlyChanged });
+  const skuAt = (position: number) =>
+    compiled.catalogue.items[compiled.grounds.order.indexAt[position]!]!.sku;
+  expect(grid.columns.flatMap((column) => column.stores).sort()).toEqual([...stores].sort());
+  const cells = cellsOf(sides, grid.goods, grid.columns);
+  grid.columns.forEach(({ stores: same }, c) => {
+    for (const store of same)
+      grid.goods.forEach((position, r) => {
+        const told = { ...rule.now(skuAt(position), store), was: rule.was?.(skuAt(position), store) ?? null };
+        expect(cells[c]![r], `${skuAt(position)} in ${store}`).toEqual(told);
+      });
+  });
+  // No two columns are the same, so none could be one with another.
+  expect(new Set(cells.map((column) => JSON.stringify(column))).size).toBe(grid.columns.length);
+  const differs = (sku: string) =>
+    stores.some((store) => {
+      const was = rule.was?.(sku, store) ?? null;
+      return was !== null && was.price !== rule.now(sku, store)!.price;
+    });
+  const sold = (sku: string) =>
+    stores.some(
+      (store) => rule.now(sku, store)!.price !== null || (rule.was?.(sku, store)?.price ?? null) !== null,
+    );
+  const wanted = [...goods].filter((position) => (onlyChanged ? differs : sold)(skuAt(position)));
+  expect([...grid.goods]).toEqual(wanted);
+  expect(grid.changed).toBe([...goods].filter((position) => differs(skuAt(position))).length);
+  return grid;
+}
+
+const at = (moment: Instant) => () => moment;
+const of = (compiled: CompiledPlan, moment: Instant, shopper: Shopper = GUEST): Side =>
+  sideOf(compiled, { at: at(moment), shopper });
+
+describe('a grid of goods by stores', () => {
+  it.each([1, 2, 3])('has the prices of the rule in every cell, in chain %i', (seed) => {
+    const compiled = compile(readPlan(document(seed)));
+    const grid = expectRight(
+      compiled,
+      { now: of(compiled, later(seed * 9)), was: null },
+      { now: asked(compiled, later(seed * 9)), was: null },
+    );
+    expect(grid.columns.length).toBeLessThan(SIZE.stores);
+    expect(grid.columns.length).toBeGreaterThan(2);
+  });
+
+  it.each([
+    ['all of it', false],
+    ['only what changed', true],
+  ])('is held against another date, %s', (_, onlyChanged) => {
+    const compiled = compile(readPlan(document(4)));
+    expectRight(
+      compiled,
+      { now: of(compiled, later(7)), was: of(compiled, NOW) },
+      { now: asked(compiled, later(7)), was: asked(compiled, NOW) },
+      onlyChanged,
+    );
+  });
+
+  it('is held against another kind of shopper, and against one store', () => {
+    const compiled = compile(readPlan(document(5)));
+    const [{ id: store }] = compiled.plan.stores as unknown as [{ id: string }];
+    const members = ofGroups('members');
+    expectRight(
+      compiled,
+      { now: of(compiled, NOW, members), was: of(compiled, NOW) },
+      { now: asked(compiled, NOW, members), was: asked(compiled, NOW) },
+      true,
+    );
+    expectRight(
+      compiled,
+      { now: of(compiled, NOW), was: sideOfStore(of(compiled, NOW), store) },
+      { now: asked(compiled, NOW), was: (sku) => asked(compiled, NOW)(sku, store) },
+      true,
+    );
+  });
+
+  it('is held against the plan without an edit', () => {
+    const before = compile(readPlan(document(6)));
+    const first = document(6).promotions.find(({ offer }) => offer.kind === 'priceChange' && !offer.onTop)!;
+    const edited = {
+      ...first,
+      priority: 1,
+      where: { all: true } as const,
+      when: { from: '2027-02-01T00:00' },
+    };
+    const promotion = readPromotion(edited, before.plan.currency);
+    const { compiled: after } = apply(before, { kind: 'put-promotion', promotion });
+    expectRight(
+      after,
+      { now: of(after, NOW), was: of(before, NOW) },
+      { now: asked(after, NOW), was: asked(before, NOW) },
+      true,
+    );
+  });
+
+  it('is held against plans that differ by store, with other goods in another order, and one store without', () => {
+    const plan = document(7);
+    const compiled = compile(readPlan(plan));
+    const random = seeded(7);
+    const held = new Map(
+      plan.stores.slice(1).map(({ id }) => {
+        const items = plan.items.filter(() => random.chance(0.8)).reverse();
+        const known = new Set(items.map(({ sku }) => sku));
+        const own = {
+          ...plan,
+          items: items.filter(({ parent }) => parent === undefined || known.has(parent)),
+          promotions: plan.promotions.filter(() => random.chance(0.7)),
+        };
+        return [id, compile(readPlan(own))] as const;
+      }),
+    );
+    const planOf = (store: string) => held.get(store) ?? null;
+    expectRight(
+      compiled,
+      {
+        now: of(compiled, NOW),
+        was: sideOfPlans(compiled, planOf, { at: at(NOW), shopper: GUEST }),
+      },
+      {
+        now: asked(compiled, NOW),
+        was: (sku, store) => {
+          const there = planOf(store);
+          return there && asked(there, NOW)(sku, store);
+        },
+      },
+    );
+  });
+
+  it('takes the same hour of each store’s own clock', () => {
+    const compiled = compile(readPlan(document(8)));
+    const zones = [...new Set(compiled.plan.stores.map(({ timeZone }) => timeZone))];
+    expect(zones.length).toBe(2);
+    const moment = ({ timeZone }: { timeZone: string }) =>
+      (timeZone === zones[0] ? NOW : NOW + 60 * HOUR) as Instant;
+    const rule: Ask = (sku, store) => asked(compiled, moment(compiled.stores.get(store)!))(sku, store);
+    expectRight(
+      compiled,
+      { now: sideOf(compiled, { at: moment, shopper: GUEST }), was: null },
+      { now: rule, was: null },
+    );
+  });
+
+  it('has nothing to show where nothing is asked for, or nothing is sold', () => {
+    const compiled = compile(
+      readPlan({
+        ...document(9),
+        ranges: [{ id: 'none', name: 'None', stores: { all: true }, items: { items: [] } }],
+      }),
+    );
+    const stores = compiled.plan.stores.map(({ id }) => id);
+    const sides = { now: of(compiled, NOW), was: null };
+    const nothing = gridOf({ ...sides, goods: allGoods(compiled), stores, onlyChanged: false });
+    expect([nothing.goods.length, nothing.columns.length]).toEqual([0, 1]);
+    expect(gridOf({ ...sides, goods: new Int32Array(), stores: [], onlyChanged: false }).columns).toEqual([]);
+    expect(cellsOf(sides, allGoods(compiled).slice(0, 1), [{ stores: ['nowhere'] }])).toEqual([
+      [{ price: null, promotion: null, was: null }],
+    ]);
+  });
+});

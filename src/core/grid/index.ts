@@ -1,0 +1,2 @@
+export * from './grid.ts';
+export * from './side.ts';
