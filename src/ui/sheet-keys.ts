@@ -12,3 +12,10 @@ export const SHEET_KEYS = [
   { key: 'Ctrl Z', does: 'take the last change back' },
   { key: 'Ctrl Y', does: 'do it after all, in a worksheet' },
 ] as const;
+
+/** The keys of a sheet that is looked at and not typed into. */
+export const GRID_KEYS = [
+  { key: 'arrows', does: 'move over the prices; with Shift, hold several' },
+  { key: 'Enter', does: 'open the item in the store of the column, and why it costs that' },
+  { key: 'Ctrl C', does: 'copy the held cells, for a spreadsheet' },
+] as const;

@@ -5,6 +5,7 @@ export * from './bring-in.ts';
 export * from './calendar.ts';
 export * from './choices.ts';
 export * from './deal-preview.ts';
+export * from './grid.ts';
 export * from './item.ts';
 export * from './lens.ts';
 export * from './life.ts';

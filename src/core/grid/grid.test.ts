@@ -57,14 +57,19 @@ function expectRight(
   expect(grid.columns.flatMap((column) => column.stores).sort()).toEqual([...stores].sort());
   const cells = cellsOf(sides, grid.goods, grid.columns);
   grid.columns.forEach(({ stores: same }, c) => {
-    for (const store of same)
+    same.forEach((store, number) =>
       grid.goods.forEach((position, r) => {
-        const told = { ...rule.now(skuAt(position), store), was: rule.was?.(skuAt(position), store) ?? null };
-        expect(cells[c]![r], `${skuAt(position)} in ${store}`).toEqual(told);
-      });
+        const now = rule.now(skuAt(position), store)!;
+        const was = rule.was?.(skuAt(position), store) ?? null;
+        const found = cells[c]![r]!.filter(({ stores: of }) => of.includes(number));
+        // What made the same price is of no account.
+        const before = was?.price === now.price ? { price: now.price, promotion: null } : was;
+        const isSold = now.price !== null || (was !== null && was.price !== null);
+        const told = found.map(({ stores: _, ...price }) => price);
+        expect(told, `${skuAt(position)} in ${store}`).toEqual(isSold ? [{ ...now, was: before }] : []);
+      }),
+    );
   });
-  // No two columns are the same, so none could be one with another.
-  expect(new Set(cells.map((column) => JSON.stringify(column))).size).toBe(grid.columns.length);
   const differs = (sku: string) =>
     stores.some((store) => {
       const was = rule.was?.(sku, store) ?? null;
@@ -167,7 +172,7 @@ describe('a grid of goods by stores', () => {
       compiled,
       {
         now: of(compiled, NOW),
-        was: sideOfPlans(compiled, planOf, { at: at(NOW), shopper: GUEST }),
+        was: sideOfPlans(compiled, of(compiled, NOW), planOf, { at: at(NOW), shopper: GUEST }),
       },
       {
         now: asked(compiled, NOW),
@@ -205,8 +210,34 @@ describe('a grid of goods by stores', () => {
     const nothing = gridOf({ ...sides, goods: allGoods(compiled), stores, onlyChanged: false });
     expect([nothing.goods.length, nothing.columns.length]).toEqual([0, 1]);
     expect(gridOf({ ...sides, goods: new Int32Array(), stores: [], onlyChanged: false }).columns).toEqual([]);
-    expect(cellsOf(sides, allGoods(compiled).slice(0, 1), [{ stores: ['nowhere'] }])).toEqual([
-      [{ price: null, promotion: null, was: null }],
-    ]);
+    expect(cellsOf(sides, allGoods(compiled).slice(0, 1), [{ stores: ['nowhere'] }])).toEqual([[[]]]);
+  });
+
+  it('puts stores into one column that have the same prices for what both carry', () => {
+    const plan = document(10);
+    const [first, second, ...others] = plan.stores.slice(2).map(({ id, ...rest }) => ({ ...rest, id }));
+    const { zone, timeZone } = first!;
+    const twins = { ...plan, stores: [first!, { ...second!, zone: zone!, timeZone }, ...others.slice(0, 1)] };
+    const carriedBy = (store: string, part: number) => ({
+      id: `range-${store}`,
+      name: store,
+      stores: { stores: [store] },
+      items: { items: plan.items.filter((_, i) => i % 3 !== part).map(({ sku }) => sku) },
+    });
+    const promotions = plan.promotions.map((promotion) => ({ ...promotion, where: { all: true } as const }));
+    const compiled = compile(
+      readPlan({
+        ...twins,
+        storeGroups: [],
+        promotions,
+        ranges: [carriedBy(first!.id, 0), carriedBy(second!.id, 1), carriedBy(others[0]!.id, 2)],
+      }),
+    );
+    const grid = expectRight(
+      compiled,
+      { now: of(compiled, NOW), was: of(compiled, later(-20)) },
+      { now: asked(compiled, NOW), was: asked(compiled, later(-20)) },
+    );
+    expect(grid.columns[0]!.stores).toEqual([first!.id, second!.id]);
   });
 });

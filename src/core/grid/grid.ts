@@ -1,7 +1,13 @@
-import { NO_PRICE, type Window } from '../price-book/index.ts';
-import type { Side, SideRow } from './side.ts';
+import { NO_PRICE, numbering } from '../price-book/index.ts';
+import { fingerprint } from './alike.ts';
+import { plainPrices, priceInStore } from './in-store.ts';
+import { type GridSides, type Rows, rowsOf } from './side.ts';
+import { windowsOf } from './windows.ts';
 
-/** Stores that have the same prices for all goods of the grid, made by the same promotions, on both sides. */
+/**
+ * Stores with the same prices, made by the same promotions, for all goods of the grid and on both sides. A good that
+ * one of them does not carry, or has a price of its own for, makes it no other column.
+ */
 export interface GridColumn {
   readonly stores: readonly string[];
 }
@@ -15,12 +21,6 @@ export interface Grid {
   readonly changed: number;
 }
 
-export interface GridSides {
-  readonly now: Side;
-  /** What prices are held against; null: nothing. */
-  readonly was: Side | null;
-}
-
 export interface GridWanted extends GridSides {
   /** Positions in shelf order, rising. */
   readonly goods: Int32Array;
@@ -31,122 +31,98 @@ export interface GridWanted extends GridSides {
 
 /** Lays out a grid: goods that are sold in none of the stores, on neither side, are left out. */
 export function gridOf({ now, was, goods, stores, onlyChanged }: GridWanted): Grid {
-  const kinds = groupBy(stores, (store) => JSON.stringify([now.kindOf(store), was?.kindOf(store)]));
   const sides = { now, was };
-  const sold = new Uint8Array(goods.length);
-  const changed = new Uint8Array(goods.length);
+  const kinds = groupBy(stores, (store) => JSON.stringify([now.kindOf(store), was?.kindOf(store)]));
+  const marks = marksOf(sides, kinds, goods);
+  const wanted = onlyChanged ? marks.changed : marks.sold;
+  const shown = goods.filter((_, i) => wanted[i] === 1);
+  return {
+    goods: shown,
+    columns: columnsOf(sides, kinds, shown, stores),
+    changed: marks.changed.reduce((sum, one) => sum + one, 0),
+  };
+}
+
+interface Marks {
+  /** By the number of a good: 1 where some store sells it, on one side or the other. */
+  readonly sold: Uint8Array;
+  /** 1 where its price is another in some store. */
+  readonly changed: Uint8Array;
+}
+
+function marksOf(sides: GridSides, kinds: readonly (readonly string[])[], goods: Int32Array): Marks {
+  const marks: Marks = { sold: new Uint8Array(goods.length), changed: new Uint8Array(goods.length) };
+  const mark = (i: number, price: number, before: number | null): void => {
+    if (price === NO_PRICE && (before ?? NO_PRICE) === NO_PRICE) return;
+    marks.sold[i] = 1;
+    if (before !== null && before !== price) marks.changed[i] = 1;
+  };
   const windows = windowsOf(goods);
-  for (const [store] of kinds) mark(rowsOf(sides, store!, windows), goods, sold, changed);
-  const shown = goods.filter((_, i) => (onlyChanged ? changed[i] === 1 : sold[i] === 1));
-  const shownWindows = windowsOf(shown);
+  const numberOf = numbering();
+  const hiddenIn = (store: string): string =>
+    `${numberOf(sides.now.hiddenIn(store))} ${sides.was ? numberOf(sides.was.hiddenIn(store)) : ''}`;
+  for (const kind of kinds) {
+    const rows = rowsOf(sides, kind[0]!, windows);
+    for (const some of groupBy(kind, hiddenIn)) {
+      markPlain(sides, rows, some, goods, mark);
+      for (const store of some) markOwn(sides, rows, store, goods, mark);
+    }
+  }
+  return marks;
+}
+
+type Mark = (good: number, price: number, before: number | null) => void;
+
+/** What one of the stores, which carry the same, has no price of its own for. */
+function markPlain(
+  sides: GridSides,
+  { now, was }: Rows,
+  stores: readonly string[],
+  goods: Int32Array,
+  mark: Mark,
+): void {
+  const [first] = stores as [string];
+  const isOwn = (position: number) => stores.every((store) => ownPositions(sides, store).has(position));
+  const skipped = new Set([...ownPositions(sides, first)].filter(isOwn));
+  const here = plainPrices(sides.now, now, first);
+  const before = sides.was && was ? plainPrices(sides.was, was, first) : null;
+  for (let i = 0; i < goods.length; i++) {
+    const position = goods[i]!;
+    if (!skipped.has(position)) mark(i, here(position), before?.(position) ?? null);
+  }
+}
+
+function markOwn(sides: GridSides, { now, was }: Rows, store: string, goods: Int32Array, mark: Mark): void {
+  const own = ownPositions(sides, store);
+  if (own.size === 0) return;
+  for (let i = 0; i < goods.length; i++) {
+    const position = goods[i]!;
+    if (!own.has(position)) continue;
+    const before = sides.was && was ? priceInStore(sides.was, was, store, position).price : null;
+    mark(i, priceInStore(sides.now, now, store, position).price, before);
+  }
+}
+
+const ownPositions = ({ now, was }: GridSides, store: string): ReadonlySet<number> =>
+  new Set([...now.ownIn(store).keys(), ...(was?.ownIn(store).keys() ?? [])]);
+
+function columnsOf(
+  sides: GridSides,
+  kinds: readonly (readonly string[])[],
+  goods: Int32Array,
+  stores: readonly string[],
+): GridColumn[] {
+  const windows = windowsOf(goods);
   const columns = new Map<string, string[]>();
   for (const kind of kinds) {
-    const key = fingerprint(rowsOf(sides, kind[0]!, shownWindows), shown);
+    const key = fingerprint(rowsOf(sides, kind[0]!, windows), goods);
     columns.set(key, [...(columns.get(key) ?? []), ...kind]);
   }
   const place = new Map(stores.map((store, i) => [store, i]));
-  const inOrder = (of: readonly string[]) => [...of].sort((a, b) => place.get(a)! - place.get(b)!);
-  return {
-    goods: shown,
-    columns: [...columns.values()]
-      .map((of) => ({ stores: inOrder(of) }))
-      .sort(
-        (a, b) => b.stores.length - a.stores.length || place.get(a.stores[0]!)! - place.get(b.stores[0]!)!,
-      ),
-    changed: changed.reduce((sum, one) => sum + one, 0),
-  };
-}
-
-/** A price in minor units, null where the item is not sold; and the promotion that made it. */
-export interface GridPrice {
-  readonly price: number | null;
-  readonly promotion: string | null;
-}
-
-export interface GridCell extends GridPrice {
-  /** What it is held against; null where that is nothing, or has nothing on the store. */
-  readonly was: GridPrice | null;
-}
-
-/** The cells of some columns, each with the goods of a part of the grid. */
-export function cellsOf(
-  sides: GridSides,
-  goods: Int32Array,
-  columns: readonly GridColumn[],
-): readonly (readonly GridCell[])[] {
-  const windows = windowsOf(goods);
-  return columns.map(({ stores: [store] }) => {
-    const { now, was } = rowsOf(sides, store!, windows);
-    return Array.from(goods, (position) => ({
-      ...priceIn(sides.now, now, position),
-      was: sides.was && was ? priceIn(sides.was, was, position) : null,
-    }));
-  });
-}
-
-const NOT_SOLD: GridPrice = { price: null, promotion: null };
-
-function priceIn(side: Side, row: SideRow | null, position: number): GridPrice {
-  const price = row?.prices[position] ?? NO_PRICE;
-  if (!row || price === NO_PRICE) return NOT_SOLD;
-  const winner = row.winners[position]!;
-  return { price, promotion: winner < 0 ? null : side.promotionOf(winner) };
-}
-
-interface Rows {
-  readonly now: SideRow | null;
-  readonly was: SideRow | null;
-}
-
-const rowsOf = ({ now, was }: GridSides, store: string, windows: readonly Window[]): Rows => ({
-  now: now.rowOf(store, windows),
-  was: was?.rowOf(store, windows) ?? null,
-});
-
-function mark({ now, was }: Rows, goods: Int32Array, sold: Uint8Array, changed: Uint8Array): void {
-  for (let i = 0; i < goods.length; i++) {
-    const price = now?.prices[goods[i]!] ?? NO_PRICE;
-    if (price !== NO_PRICE) sold[i] = 1;
-    if (!was) continue;
-    const before = was.prices[goods[i]!]!;
-    if (before !== NO_PRICE) sold[i] = 1;
-    if (before !== price) changed[i] = 1;
-  }
-}
-
-/** Two numbers of 32 bits, mixed apart: rows that differ have the same ones once in 10^19 pairs. */
-function fingerprint({ now, was }: Rows, goods: Int32Array): string {
-  let first = now ? 1 : 2;
-  let second = was ? 3 : 4;
-  const mix = (value: number): void => {
-    first = Math.imul(first ^ value, 0x9e3779b1);
-    first ^= first >>> 15;
-    second = Math.imul((second << 7) ^ (second >>> 25) ^ value, 0x85ebca6b);
-  };
-  for (const row of [now, was]) {
-    if (!row) continue;
-    for (let i = 0; i < goods.length; i++) {
-      const price = row.prices[goods[i]!]!;
-      mix(price | 0);
-      // What needs more than 32 bits.
-      if (price > 0xffffffff) mix(Math.floor(price / 2 ** 32));
-      mix(row.winners[goods[i]!]!);
-    }
-  }
-  return `${first} ${second}`;
-}
-
-/** Positions that lie no further apart than this are painted together. */
-const APART = 512;
-
-function windowsOf(goods: Int32Array): Window[] {
-  const windows: { from: number; to: number }[] = [];
-  for (const position of goods) {
-    const last = windows.at(-1);
-    if (last && position - last.to < APART) last.to = position + 1;
-    else windows.push({ from: position, to: position + 1 });
-  }
-  return windows;
+  const placeOf = (store: string) => place.get(store)!;
+  return [...columns.values()]
+    .map((of) => ({ stores: [...of].sort((a, b) => placeOf(a) - placeOf(b)) }))
+    .sort((a, b) => b.stores.length - a.stores.length || placeOf(a.stores[0]!) - placeOf(b.stores[0]!));
 }
 
 function groupBy(stores: readonly string[], keyOf: (store: string) => string): string[][] {

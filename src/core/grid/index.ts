@@ -1,2 +1,3 @@
+export * from './cells.ts';
 export * from './grid.ts';
 export * from './side.ts';

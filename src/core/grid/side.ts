@@ -17,20 +17,48 @@ export interface SideRow {
   readonly winners: Int32Array;
 }
 
+export interface SidePrice {
+  readonly price: number;
+  readonly winner: number;
+}
+
 /** All prices of a chain as they are under certain conditions: a plan, a moment at each store, a kind of shopper. */
 export interface Side {
-  /** Null: it has nothing on that store. */
+  /** As if the store carried everything and had no prices of its own. Null: nothing is known of the store. */
   rowOf(store: string, windows: readonly Window[]): SideRow | null;
+  /** What the store does not sell of it, in stretches of positions: from, to, from, to, … */
+  hiddenIn(store: string): Int32Array;
+  /** What stands in its place in the store, by position. */
+  ownIn(store: string): ReadonlyMap<number, SidePrice>;
   /** Stores of one kind have one and the same row. */
   kindOf(store: string): string;
   promotionOf(winner: number): string;
 }
+
+export interface GridSides {
+  readonly now: Side;
+  /** What prices are held against; null: nothing. */
+  readonly was: Side | null;
+}
+
+export interface Rows {
+  readonly now: SideRow | null;
+  readonly was: SideRow | null;
+}
+
+export const rowsOf = ({ now, was }: GridSides, store: string, windows: readonly Window[]): Rows => ({
+  now: now.rowOf(store, windows),
+  was: was?.rowOf(store, windows) ?? null,
+});
 
 export interface Conditions {
   /** The moment that counts at a store: the same hour of each store's own clock is not the same moment. */
   readonly at: (store: Pick<StoreDocument, 'timeZone'>) => Instant;
   readonly shopper: Shopper;
 }
+
+const NOTHING = new Int32Array();
+const NONE: ReadonlyMap<number, SidePrice> = new Map();
 
 /** Prices of a plan whose goods are in the order of the grid. */
 export function sideOf(compiled: CompiledPlan, { at, shopper }: Conditions): Side {
@@ -46,8 +74,11 @@ export function sideOf(compiled: CompiledPlan, { at, shopper }: Conditions): Sid
     return store ? work(painterAt(store)) : null;
   };
   return {
-    rowOf: (id, windows) => inStore(id, (paint) => paint(id, windows)),
-    kindOf: (id) => inStore(id, (paint) => `${at(compiled.stores.get(id)!)} ${paint.kindOf(id)}`) ?? 'none',
+    rowOf: (id, windows) => inStore(id, (painter) => painter.plainRow(id, windows)),
+    hiddenIn: (id) => inStore(id, (painter) => painter.hiddenIn(id)) ?? NOTHING,
+    ownIn: (id) => inStore(id, (painter) => painter.ownIn(id)) ?? NONE,
+    kindOf: (id) =>
+      inStore(id, (painter) => `${at(compiled.stores.get(id)!)} ${painter.kindOf(id)}`) ?? 'none',
     promotionOf: (winner) => compiled.changes[winner]!.promotion.id,
   };
 }
@@ -55,20 +86,30 @@ export function sideOf(compiled: CompiledPlan, { at, shopper }: Conditions): Sid
 /** The prices of one store, whichever store is asked about. */
 export const sideOfStore = (side: Side, store: string): Side => ({
   rowOf: (_, windows) => side.rowOf(store, windows),
+  hiddenIn: () => side.hiddenIn(store),
+  ownIn: () => side.ownIn(store),
   kindOf: () => 'the one store',
   promotionOf: side.promotionOf,
 });
 
+interface PlannedRow {
+  readonly row: SideRow;
+  readonly hidden: Int32Array;
+  readonly own: ReadonlyMap<number, SidePrice>;
+}
+
 /**
  * Prices of a plan of its own for each store, such as the one that its terminals hold; by SKU, as each has its own goods.
+ * @param side the side that it is held against: what a plan does not sell has its prices there, hidden,
+ *   and what a store has prices of its own for stands apart on both.
  * @param planOf null: there is none for that store.
  */
 export function sideOfPlans(
   order: CompiledPlan,
+  side: Side,
   planOf: (store: string) => CompiledPlan | null,
   conditions: Conditions,
 ): Side {
-  const { indexAt } = order.grounds.order;
   const ids: string[] = [];
   const numbers = new Map<string, number>();
   const numberOf = (id: string): number => {
@@ -76,31 +117,63 @@ export function sideOfPlans(
     numbers.set(id, found);
     return found;
   };
-  const rows = new Map<string, SideRow | null>();
-  const rowIn = (store: string): SideRow | null => {
-    const compiled = planOf(store);
-    const row = compiled && sideOf(compiled, conditions).rowOf(store, [everyItem(compiled)]);
-    if (!compiled || !row) return null;
-    const prices = new Float64Array(indexAt.length).fill(NO_PRICE);
-    const winners = new Int32Array(indexAt.length).fill(-1);
-    for (let position = 0; position < indexAt.length; position++) {
-      const index = compiled.catalogue.indexOf.get(order.catalogue.items[indexAt[position]!]!.sku);
-      if (index === undefined) continue;
-      const there = compiled.grounds.order.positionOf[index]!;
-      const winner = row.winners[there]!;
-      prices[position] = row.prices[there]!;
-      winners[position] = winner < 0 ? -1 : numberOf(compiled.changes[winner]!.promotion.id);
+  const rows = new Map<string, PlannedRow | null>();
+  const rowIn = (store: string): PlannedRow | null => {
+    if (!rows.has(store)) {
+      const compiled = planOf(store);
+      rows.set(store, compiled && plannedRow({ order, side, compiled, store, conditions, numberOf }));
     }
-    return { prices, winners };
+    return rows.get(store)!;
   };
   return {
-    rowOf(store) {
-      if (!rows.has(store)) rows.set(store, rowIn(store));
-      return rows.get(store)!;
-    },
+    rowOf: (store) => rowIn(store)?.row ?? null,
+    hiddenIn: (store) => rowIn(store)?.hidden ?? NOTHING,
+    ownIn: (store) => rowIn(store)?.own ?? NONE,
     kindOf: (store) => store,
     promotionOf: (winner) => ids[winner]!,
   };
 }
 
-const everyItem = ({ catalogue }: CompiledPlan): Window => ({ from: 0, to: catalogue.items.length });
+function plannedRow({
+  order,
+  side,
+  compiled,
+  store,
+  conditions,
+  numberOf,
+}: {
+  order: CompiledPlan;
+  side: Side;
+  compiled: CompiledPlan;
+  store: string;
+  conditions: Conditions;
+  numberOf: (promotion: string) => number;
+}): PlannedRow | null {
+  const place = compiled.stores.get(store);
+  const painter = place && rowPainter(compiled, { ...conditions, at: conditions.at(place) });
+  const there = painter?.row(store);
+  const besides = side.rowOf(store, [{ from: 0, to: order.catalogue.items.length }]);
+  if (!there || !besides) return null;
+  const { indexAt } = order.grounds.order;
+  const prices = Float64Array.from(besides.prices);
+  const winners = new Int32Array(prices.length).fill(-1);
+  const apart = side.ownIn(store);
+  const own = new Map<number, SidePrice>();
+  const ends: number[] = [];
+  for (let position = 0; position < prices.length; position++) {
+    const index = compiled.catalogue.indexOf.get(order.catalogue.items[indexAt[position]!]!.sku);
+    const from = index === undefined ? -1 : compiled.grounds.order.positionOf[index]!;
+    const price = from < 0 ? NO_PRICE : there.prices[from]!;
+    const number = price === NO_PRICE ? -1 : there.winners[from]!;
+    const winner = number < 0 ? -1 : numberOf(compiled.changes[number]!.promotion.id);
+    if (apart.has(position)) own.set(position, { price, winner });
+    else if (price !== NO_PRICE) {
+      prices[position] = price;
+      winners[position] = winner;
+    }
+    const isOpen = ends.length % 2 === 1;
+    if ((price === NO_PRICE) !== isOpen) ends.push(position);
+  }
+  if (ends.length % 2 === 1) ends.push(prices.length);
+  return { row: { prices, winners }, hidden: Int32Array.from(ends), own };
+}

@@ -4,7 +4,17 @@ import { type Amounts, amounts, NO_PRICE } from './amounts.ts';
 import type { CompiledPlan } from './compiled-plan.ts';
 import type { Window } from './layer.ts';
 import { type Asked, liveBy } from './live.ts';
-import { emptyRow, type Palette, paint, paletteOf, type Row } from './paint.ts';
+import { numbering } from './numbering.ts';
+import {
+  eachOwn,
+  emptyRow,
+  type OwnPrice,
+  type Palette,
+  paint,
+  paintGround,
+  paletteOf,
+  type Row,
+} from './paint.ts';
 import type { PriceQuestion } from './price-at.ts';
 
 /** The prices of many items at many stores: row by row of stores, in each the items as asked. */
@@ -62,60 +72,78 @@ export function eachRow(
   visit: (row: Row, number: number) => void,
   windows?: readonly Window[],
 ): void {
-  const rowOf = rowPainter(compiled, asked);
+  const painter = rowPainter(compiled, asked);
   stores.forEach((id, number) => {
-    const row = rowOf(id, windows);
+    const row = painter.row(id, windows);
     if (row) visit(row, number);
   });
 }
 
+/** The rows of a chain at one moment, one store after another over the same memory. */
 export interface RowPainter {
   /**
-   * A store's row, painted over the row before; null where there is no such store.
+   * A store's row; null where there is no such store.
    * @param windows as of {@link eachRow}.
    */
-  (store: string, windows?: readonly Window[]): Row | null;
-  /** Stores of one kind have one and the same row, which is known without painting any. */
+  row(store: string, windows?: readonly Window[]): Row | null;
+  /** As if the store carried everything and had no prices of its own. */
+  plainRow(store: string, windows?: readonly Window[]): Row | null;
+  /** What a store does not carry of its plain row, in stretches: from, to, from, to, … */
+  hiddenIn(store: string): Int32Array;
+  /** What it has prices of its own for, by position: they stand in the place of what the plain row has, hidden or not. */
+  ownIn(store: string): ReadonlyMap<number, OwnPrice>;
+  /** Stores of one kind have one and the same plain row, which is known without painting any. */
   kindOf(store: string): string;
 }
+
+const NOTHING = new Int32Array();
+const NONE: ReadonlyMap<number, OwnPrice> = new Map();
 
 export function rowPainter(compiled: CompiledPlan, asked: Asked): RowPainter {
   const length = compiled.catalogue.items.length;
   const row = emptyRow(length, compiled.grounds.wide);
-  const paletteAt = palettes(compiled, asked);
-  const everywhere = [{ from: 0, to: length }];
-  const numberOf = numbers();
-  const paintRow = (store: string, windows: readonly Window[] = everywhere) => {
-    const palette = paletteAt(store);
-    if (!palette) return null;
-    for (const window of windows) paint(palette, row, window);
-    return row;
+  const paletteAt = keeping(palettes(compiled, asked));
+  const whole = { from: 0, to: length };
+  const numberOf = numbering();
+  const painted =
+    (how: typeof paint) =>
+    (store: string, windows: readonly Window[] = [whole]): Row | null => {
+      const palette = paletteAt(store);
+      if (!palette) return null;
+      for (const window of windows) how(palette, row, window);
+      return row;
+    };
+  return {
+    row: painted(paint),
+    plainRow: painted(paintGround),
+    hiddenIn: (store) => paletteAt(store)?.hidden ?? NOTHING,
+    ownIn: keeping((store) => {
+      const palette = paletteAt(store);
+      if (!palette || palette.ground.ownOf(store).length === 0) return NONE;
+      const own = new Map<number, OwnPrice>();
+      eachOwn(palette, whole, (price) => own.set(price.position, price));
+      return own;
+    }),
+    kindOf(store) {
+      const palette = paletteAt(store);
+      if (!palette) return 'none';
+      const { ground, equals, onTop } = palette;
+      const layers = [...equals, onTop].map((group) => group.map(({ tiles }) => numberOf(tiles)));
+      return `${numberOf(ground)} ${JSON.stringify(layers)}`;
+    },
   };
-  const kindOf = (store: string): string => {
-    const palette = paletteAt(store);
-    if (!palette) return 'none';
-    const { ground, equals, onTop, hidden } = palette;
-    if (ground.ownOf(store).length > 0) return `alone ${store}`;
-    const layers = [
-      ...equals.map((group) => group.map(({ tiles }) => numberOf(tiles))),
-      onTop.map(({ tiles }) => numberOf(tiles)),
-    ];
-    return `${numberOf(ground)} ${numberOf(hidden)} ${JSON.stringify(layers)}`;
+}
+
+function keeping<T>(work: (store: string) => T): (store: string) => T {
+  const kept = new Map<string, T>();
+  return (store) => {
+    const found = kept.get(store) ?? work(store);
+    kept.set(store, found);
+    return found;
   };
-  return Object.assign(paintRow, { kindOf });
 }
 
 function palettes(compiled: CompiledPlan, asked: Asked): (store: string) => Palette | null {
   const liveAt = liveBy(compiled, asked);
   return (id) => (compiled.stores.has(id) ? paletteOf(compiled, liveAt(id)) : null);
-}
-
-/** A number for each object, the same one for the same object. */
-function numbers(): (of: object) => number {
-  const known = new Map<object, number>();
-  return (of) => {
-    const found = known.get(of) ?? known.size;
-    known.set(of, found);
-    return found;
-  };
 }

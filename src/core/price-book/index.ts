@@ -5,8 +5,9 @@ export * from './book.ts';
 export * from './compiled-offer.ts';
 export * from './compiled-plan.ts';
 export type { Ground } from './ground.ts';
-export { forEachCell, layersOf, raisedOn, type Window } from './layer.ts';
+export { firstFrom, forEachCell, layersOf, raisedOn, type Window } from './layer.ts';
 export type { Asked } from './live.ts';
+export { numbering } from './numbering.ts';
 export {
   answer,
   listsFor,

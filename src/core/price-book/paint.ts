@@ -64,18 +64,25 @@ export function paletteOf(compiled: CompiledPlan, here: LiveHere): Palette {
 }
 
 /**
- * Paints a window of one store's row over what it held, tile by tile: the ground first, then promotion by promotion,
- * from the last priority to the first, each over the one before; then those on top, what the store does not carry, and
+ * Paints a window of one store's row over what it held: what stands on the ground, what the store does not carry, and
  * last the few items that have a price of their own there.
  */
 export function paint(palette: Palette, row: Row, window: Window): void {
+  paintGround(palette, row, window);
+  hide(palette, row, window);
+  paintOwn(palette, row, window);
+}
+
+/**
+ * As {@link paint}, as if the store carried everything and had no price of its own. Tile by tile: the ground first, then promotion by promotion, from the last priority to the first, each over the one
+ * before; then those on top.
+ */
+export function paintGround(palette: Palette, row: Row, window: Window): void {
   for (let tile = Math.floor(window.from / TILE); tile * TILE < window.to; tile++)
     paintTile(palette, row, tile, {
       from: Math.max(window.from, tile * TILE),
       to: Math.min(window.to, (tile + 1) * TILE),
     });
-  hide(palette, row, window);
-  paintOwn(palette, row, window);
 }
 
 function paintTile(
@@ -216,8 +223,28 @@ function hide({ hidden }: Palette, { prices, regular, winners }: Row, window: Wi
   }
 }
 
+function paintOwn(palette: Palette, row: Row, window: Window): void {
+  eachOwn(palette, window, ({ position, price, regular, winner }) => {
+    row.prices[position] = price;
+    row.regular[position] = regular;
+    row.winners[position] = winner;
+  });
+}
+
+/** One price in a row. */
+export interface OwnPrice {
+  readonly position: number;
+  readonly price: number;
+  readonly regular: number;
+  readonly winner: number;
+}
+
 /** What has a price of its own in the store is worked out by the rule itself. */
-function paintOwn({ compiled, here, ground }: Palette, row: Row, { from, to }: Window): void {
+export function eachOwn(
+  { compiled, here, ground }: Palette,
+  { from, to }: Window,
+  visit: (price: OwnPrice) => void,
+): void {
   const { situation, equals, onTop } = here;
   const own = ground.ownOf(situation.store.id);
   if (own.length === 0) return;
@@ -229,8 +256,11 @@ function paintOwn({ compiled, here, ground }: Palette, row: Row, { from, to }: W
     if (position < from || position >= to) continue;
     const found = answer(compiled, index, situation, () => null, changes);
     const sold = found.kind === 'price';
-    row.prices[position] = sold ? found.price : NO_PRICE;
-    row.regular[position] = sold ? found.regular.price : NO_PRICE;
-    row.winners[position] = sold && found.winner ? numbers.get(found.winner.promotion)! : -1;
+    visit({
+      position,
+      price: sold ? found.price : NO_PRICE,
+      regular: sold ? found.regular.price : NO_PRICE,
+      winner: sold && found.winner ? numbers.get(found.winner.promotion)! : -1,
+    });
   }
 }

@@ -46,16 +46,10 @@ function Desk({ view, search, plans }: TrialBasketProps) {
   const data = lines.length > 0 ? rung.data : undefined;
   return (
     <>
-      <div className="flex flex-wrap items-baseline gap-x-6">
-        <h1 className="text-3xl">Trial basket</h1>
-        <a className="link text-sm" href={`/check${lensQuery(view.lens)}`}>
-          One price
-        </a>
-        <p className="quiet text-sm">
-          as rung in {view.store.name}, {shortMoment(view.at, view.now)},{' '}
-          {view.shopper ? `for ${view.shopper.name}` : 'for a guest'}
-        </p>
-      </div>
+      <p className="quiet mt-1 text-sm">
+        As rung in {view.store.name}, {shortMoment(view.at, view.now)},{' '}
+        {view.shopper ? `for ${view.shopper.name}` : 'for a guest'}
+      </p>
       <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
         <div>
           <ItemSearch onPick={(sku) => put(withMore(lines, sku, 1))} startOpen={lines.length === 0} />

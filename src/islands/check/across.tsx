@@ -7,7 +7,7 @@ const NAMED = 3;
 /** The same hour in the other stores, each by its own clock. */
 export function Across({ across, view, item }: { across: PriceAcross; view: LensView; item: string }) {
   const to = (store: string) =>
-    `/check${lensQuery({ ...view.lens, where: store, at: view.lens.at }, { item })}`;
+    `/check/price${lensQuery({ ...view.lens, where: store, at: view.lens.at }, { item })}`;
   return (
     <section className="mt-8">
       <h3 className="font-semibold text-sm">

@@ -30,7 +30,7 @@ export function Check({ view, item }: { view: LensView; item: string | null }) {
 function Question({ view, first }: { view: LensView; first: string | null }) {
   const [item, setItem] = useState(first);
   useEffect(() => {
-    const here = `/check${lensQuery(view.lens, item ? { item } : {})}`;
+    const here = `/check/price${lensQuery(view.lens, item ? { item } : {})}`;
     if (location.pathname + location.search !== here) history.replaceState(null, '', here);
   }, [item, view.lens]);
   const [around, setAround] = useState<Around>('week');
@@ -45,16 +45,6 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
   const across = useAcross(view, item);
   return (
     <>
-      <div className="flex flex-wrap items-baseline gap-x-6">
-        <h1 className="text-3xl">Check</h1>
-        <p className="quiet">The price of one item, and why it is that</p>
-        <a className="link ml-auto text-sm" href={`/check/findings${lensQuery(view.lens)}`}>
-          What may be wrong
-        </a>
-        <a className="link text-sm" href={`/check/basket${lensQuery(view.lens)}`}>
-          Ring a trial basket
-        </a>
-      </div>
       <div className="mt-4">
         <ItemSearch onPick={setItem} startOpen={item === null} />
       </div>

@@ -30,7 +30,8 @@ export function Steps({
   onAround: (around: Around) => void;
 }) {
   const { steps, at } = story;
-  const to = (moment: string) => `/check${lensQuery({ ...view.lens, at: moment.slice(0, 16) }, { item })}`;
+  const to = (moment: string) =>
+    `/check/price${lensQuery({ ...view.lens, at: moment.slice(0, 16) }, { item })}`;
   const moment = at.slice(0, 16);
   return (
     <section>

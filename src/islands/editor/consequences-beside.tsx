@@ -123,7 +123,7 @@ function Lines({ preview, view }: { preview: Preview; view: LensView }) {
   const at = preview.lookedAt?.at ?? view.at;
   const link = ({ sku, elsewhere }: PreviewLine) => {
     const where = elsewhere?.id ?? preview.lookedAt?.store ?? view.lens.where;
-    return `/check${lensQuery({ ...view.lens, where, at: at.slice(0, 16) }, { item: sku })}`;
+    return `/check/price${lensQuery({ ...view.lens, where, at: at.slice(0, 16) }, { item: sku })}`;
   };
   return (
     <section

@@ -95,7 +95,7 @@ function Where({ finding: { items, stores, lowest, from }, view }: Pick<RowProps
         {items.some.map(({ sku, name }, i) => (
           <span key={sku}>
             {i > 0 ? ', ' : ''}
-            <a className="link" href={`/check${lensQuery(lens, { item: sku })}`}>
+            <a className="link" href={`/check/price${lensQuery(lens, { item: sku })}`}>
               {name}
             </a>
           </span>

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { type FindingsView, type LensView, lensQuery, type PlanFinding } from '../../contracts/view/index.ts';
+import type { FindingsView, LensView, PlanFinding } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { FINDING_WORDS } from '../../ui/words/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
@@ -31,20 +31,9 @@ function WorkList({ view, plans }: { view: LensView; plans: boolean }) {
   const again = () => client.invalidateQueries({ queryKey: findingsQuery.queryKey });
   const { data } = findings;
   const open = (data?.open ?? []).filter((one) => code === null || one.code === code);
-  const query = lensQuery(view.lens);
   const rows = { view, plans, currency: data?.currency ?? '', onChanged: again };
   return (
     <>
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
-        <h1 className="text-3xl">Findings</h1>
-        <p className="quiet">What may be wrong in the approved plan, from today on</p>
-        <a className="link ml-auto text-sm" href={`/check${query}`}>
-          One price
-        </a>
-        <a className="link text-sm" href={`/check/basket${query}`}>
-          Ring a trial basket
-        </a>
-      </div>
       {findings.error ? (
         <Notice tone="trouble" className="mt-5">
           {refusalOf(findings.error).message}{' '}

@@ -19,22 +19,28 @@ async function look(lens: Lens): Promise<void> {
   location.assign(withOwnQuery(location.pathname + lensQuery(lens), location.search));
 }
 
-export function LensBar({ view }: { view: LensView }) {
+interface LensBarProps {
+  readonly view: LensView;
+  /** Whether the page looks at all stores where the lens names none; others then look at the first one. */
+  readonly everywhere?: boolean;
+}
+
+export function LensBar(props: LensBarProps) {
   return (
     <WithServer>
-      <Sentence view={view} />
+      <Sentence {...props} />
     </WithServer>
   );
 }
 
 /** The lens as a sentence: where, when and for whom prices are looked at. */
-function Sentence({ view }: { view: LensView }) {
-  const { lens, store, group, at, now, shopper } = view;
+function Sentence({ view, everywhere = false }: LensBarProps) {
+  const { lens, store, at, now, shopper } = view;
   return (
     <p className="font-serif text-[1.05rem] leading-7">
       <span className="quiet">Looking at </span>
-      <Part name="Look where" words={group ? `${group.name} (${group.stores.length})` : store.name}>
-        {() => <Where lens={lens} />}
+      <Part name="Look where" words={placeWords(view, everywhere)}>
+        {() => <Where lens={lens} everywhere={everywhere} />}
       </Part>
       <span className="quiet">, </span>
       <Part name="Look when" words={lens.at ? shortMoment(at, now) : `now, ${shortMoment(at, now)}`}>
@@ -49,6 +55,13 @@ function Sentence({ view }: { view: LensView }) {
   );
 }
 
+const placeWords = ({ lens, group, store }: LensView, everywhere: boolean): string =>
+  group
+    ? `${group.name} (${group.stores.length})`
+    : everywhere && lens.where === null
+      ? 'all stores'
+      : store.name;
+
 const useChoices = () =>
   useQuery({ queryKey: ['choices'], queryFn: () => ask<Choices>('/api/choices'), staleTime: 300_000 });
 
@@ -60,10 +73,13 @@ function Loading({ failed }: { failed: boolean }) {
   );
 }
 
-function Where({ lens }: { lens: Lens }) {
+const EVERYWHERE = 'everywhere';
+
+function Where({ lens, everywhere }: { lens: Lens; everywhere: boolean }) {
   const { data, isError } = useChoices();
   if (!data) return <Loading failed={isError} />;
   const options = [
+    ...(everywhere ? [{ value: EVERYWHERE, label: 'All stores', kind: 'Together' }] : []),
     ...data.storeGroups.map(({ id, name }) => ({
       value: GROUP_PREFIX + id,
       label: name,
@@ -80,8 +96,8 @@ function Where({ lens }: { lens: Lens }) {
     <PickList
       name="Stores and groups"
       options={options}
-      chosen={lens.where ? [lens.where] : []}
-      onPick={(where) => look({ ...lens, where })}
+      chosen={[lens.where ?? EVERYWHERE]}
+      onPick={(where) => look({ ...lens, where: where === EVERYWHERE ? null : where })}
     />
   );
 }

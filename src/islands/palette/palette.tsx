@@ -24,6 +24,10 @@ const WAYS: readonly { place: string; does: string; path: string; planning?: tru
   { place: 'Plan', does: 'A new promotion, from its aim or kind', path: '/plan/begin', planning: true },
   { place: 'Plan', does: 'A new price change', path: '/plan/new', planning: true },
   { place: 'Plan', does: 'The calendar', path: '/plan/calendar' },
+  { place: 'Check', does: 'All prices, by store', path: '/check' },
+  { place: 'Check', does: 'One price, and why', path: '/check/price' },
+  { place: 'Check', does: 'A trial basket', path: '/check/basket' },
+  { place: 'Check', does: 'Findings: what may be wrong', path: '/check/findings' },
   { place: 'Stockroom', does: 'Items', path: '/stockroom/items' },
   { place: 'Stockroom', does: 'Regular prices', path: '/stockroom/prices' },
   { place: 'Stockroom', does: 'New regular prices, ahead', path: '/stockroom/reprice', planning: true },
@@ -185,7 +189,9 @@ function Everything({ query, plans }: { query: string; plans: boolean }) {
                   key={sku}
                   className={item}
                   value={`${name} ${sku} ${text}`}
-                  onSelect={() => go(`/check${query}${query ? '&' : '?'}item=${encodeURIComponent(sku)}`)}
+                  onSelect={() =>
+                    go(`/check/price${query}${query ? '&' : '?'}item=${encodeURIComponent(sku)}`)
+                  }
                 >
                   <span className="w-24 text-sm opacity-80">{sku}</span>
                   <span>{name}</span>

@@ -35,6 +35,7 @@ export function SheetCell({
       aria-readonly={!column.editable}
       aria-invalid={note?.wrong || undefined}
       data-active={active || undefined}
+      style={{ gridColumnStart: cell.column + 1 }}
       title={note?.words}
       className={`sheet-cell ${look.join(' ')}`}
       onMouseDown={(event) => {
@@ -50,7 +51,7 @@ export function SheetCell({
         <CellEditor begin={typed} figure={column.figure ?? false} name={column.title} onLeave={at.onLeave} />
       ) : (
         <span className="truncate">
-          {row ? (drawCell?.(row, column.field) ?? row.cells[column.field]) : '…'}
+          {row ? (drawCell?.(row, column.field, cell.row) ?? row.cells[column.field]) : '…'}
         </span>
       )}
     </div>

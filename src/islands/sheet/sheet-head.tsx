@@ -6,9 +6,10 @@ export function SheetHead({
   columns,
   sort,
   onSort,
+  drawn,
   template,
   width,
-}: SheetProps & { template: string; width: string }) {
+}: SheetProps & { drawn: readonly number[]; template: string; width: string }) {
   return (
     <div role="rowgroup" className="sticky top-0 z-20">
       <div
@@ -17,7 +18,8 @@ export function SheetHead({
         className="sheet-head"
         style={{ width, gridTemplateColumns: template }}
       >
-        {columns.map(({ field, title, figure, sortable }, at) => {
+        {drawn.map((at) => {
+          const { field, title, head, figure, sortable } = columns[at]!;
           const sorted = sort?.field === field ? (sort.descending ? 'descending' : 'ascending') : undefined;
           const Arrow = sort?.descending ? ArrowDown : ArrowUp;
           return (
@@ -26,7 +28,7 @@ export function SheetHead({
               role="columnheader"
               aria-colindex={at + 1}
               aria-sort={sorted}
-              data-head={at}
+              style={{ gridColumnStart: at + 1 }}
               className={`sheet-cell ${figure ? 'justify-end' : ''} ${at === 0 ? 'sheet-first' : ''}`}
             >
               {sortable && onSort ? (
@@ -39,7 +41,7 @@ export function SheetHead({
                   {sorted ? <Arrow size={13} aria-hidden="true" /> : null}
                 </button>
               ) : (
-                title
+                (head ?? title)
               )}
             </div>
           );

@@ -3,6 +3,8 @@ import type { ReactNode } from 'react';
 export interface SheetColumn {
   readonly field: string;
   readonly title: string;
+  /** Drawn instead of the title. */
+  readonly head?: ReactNode;
   /** At least, in rem. */
   readonly width: number;
   /** Takes its share of what is left. */
@@ -46,7 +48,13 @@ export interface SheetProps {
     field: string,
   ) => { readonly words: string; readonly wrong: boolean } | null;
   /** Draws a cell otherwise than as its text. */
-  readonly drawCell?: (row: SheetRow, field: string) => ReactNode | undefined;
+  readonly drawCell?: (row: SheetRow, field: string, index: number) => ReactNode | undefined;
+  /** The cell that keys and the pointer are at. */
+  readonly onActive?: (cell: { row: number; field: string }) => void;
+  /** Enter or a double press on a cell that is not typed into. */
+  readonly onOpen?: (cell: { row: number; field: string }) => void;
+  /** The columns that are drawn beside the first. */
+  readonly onShowColumns?: (first: number, last: number) => void;
   readonly onBlock?: (rows: { first: number; last: number }) => void;
   /** Takes up no more than this of the window's height. */
   readonly height?: string;

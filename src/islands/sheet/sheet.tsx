@@ -29,7 +29,7 @@ export function Sheet(props: SheetProps) {
       onCut={at.onCut}
       onPaste={at.onPaste}
     >
-      <SheetHead {...props} template={template} width={width} />
+      <SheetHead {...props} drawn={at.across.drawn} template={template} width={width} />
       <div role="rowgroup" className="relative" style={{ height: at.rows.getTotalSize() }}>
         {at.drawn.map(({ index, start }) => {
           const row = rowAt(index);
@@ -41,11 +41,12 @@ export function Sheet(props: SheetProps) {
               className="sheet-row"
               style={{ width, gridTemplateColumns: template, transform: `translateY(${start}px)` }}
             >
-              {columns.map((column, i) => (
+              {at.across.drawn.map((i) => (
                 <SheetCell
-                  key={column.field}
+                  key={columns[i]!.field}
                   cell={{ row: index, column: i }}
-                  {...{ at, column, row, noteAt, drawCell }}
+                  column={columns[i]!}
+                  {...{ at, row, noteAt, drawCell }}
                 />
               ))}
             </div>

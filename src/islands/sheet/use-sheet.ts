@@ -4,6 +4,7 @@ import { fromClipboard, toClipboard, withoutHead } from './clipboard.ts';
 import { type KeyIntent, keyIntent, SHEET_DESK, sheetAfter } from './desk.ts';
 import { type Block, boundsOf, type Cell, cellsIn, moved, onlyCell, spread } from './range.ts';
 import type { SheetProps } from './sheet-props.ts';
+import { useColumns } from './use-columns.ts';
 
 export const ROW_HEIGHT = 33;
 const BEYOND = 6;
@@ -13,7 +14,7 @@ export type OnLeave = (text: string | null, key: 'ArrowDown' | 'ArrowRight' | 'A
 
 /** The desk of a sheet: what is chosen and typed, what keys and the clipboard do, the rows that are drawn. */
 export function useSheet(props: SheetProps) {
-  const { columns, count, rowAt, onShow, onEdit, onBlock } = props;
+  const { columns, count, rowAt, onShow, onEdit, onBlock, onActive, onOpen } = props;
   const scroller = useRef<HTMLDivElement>(null);
   const id = useId();
   const [{ block, typed }, tell] = useReducer(sheetAfter, SHEET_DESK);
@@ -27,17 +28,22 @@ export function useSheet(props: SheetProps) {
   const first = drawn[0]?.index ?? 0;
   const last = drawn.at(-1)?.index ?? 0;
   useEffect(() => onShow?.(first, last), [first, last, onShow]);
+  const across = useColumns(scroller, props);
   const bounds = boundsOf(block);
   const { top, bottom } = bounds;
   useEffect(() => onBlock?.({ first: top, last: bottom }), [top, bottom, onBlock]);
+  const { row: activeRow, column: activeColumn } = block.active;
+  const activeField = columns[activeColumn]?.field;
+  useEffect(() => {
+    if (activeField !== undefined) onActive?.({ row: activeRow, field: activeField });
+  }, [activeRow, activeField, onActive]);
 
   const size = { rows: count, columns: columns.length };
   const textAt = ({ row, column }: Cell) => rowAt(row)?.cells[columns[column]!.field] ?? '';
   const go = (next: Block) => {
     tell({ type: 'chosen', block: next });
     rows.scrollToIndex(next.active.row);
-    const head = scroller.current?.querySelector(`[data-head="${next.active.column}"]`);
-    if (next.active.column > 0) head?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    across.show(next.active.column);
   };
   const change = (cells: readonly { cell: Cell; text: string }[]) => {
     const edits = cells
@@ -48,8 +54,10 @@ export function useSheet(props: SheetProps) {
   const changeBlock = (textOf: (cell: Cell) => string) =>
     change(cellsIn(bounds).map((cell) => ({ cell, text: textOf(cell) })));
   const begin = (text: string) => {
-    if (columns[block.active.column]!.editable && rowAt(block.active.row))
-      tell({ type: 'typing-began', text });
+    const { field, editable } = columns[block.active.column]!;
+    if (!rowAt(block.active.row)) return;
+    if (editable) tell({ type: 'typing-began', text });
+    else onOpen?.({ row: block.active.row, field });
   };
   const erase = () => {
     const typedInto = columns.slice(bounds.left, bounds.right + 1).some(({ editable }) => editable);
@@ -65,7 +73,9 @@ export function useSheet(props: SheetProps) {
     }
     if (intent.type === 'go') go(intent.block);
     else if (intent.type === 'choose-all') tell({ type: 'chosen', block: intent.block });
-    else if (intent.type === 'type') begin(intent.text ?? textAt(block.active));
+    else if (intent.type === 'type' && (intent.text === null || columns[block.active.column]!.editable))
+      begin(intent.text ?? textAt(block.active));
+    else if (intent.type === 'type') return false;
     else if (intent.type === 'erase') erase();
     else changeBlock(({ column }) => textAt({ row: top, column }));
     return true;
@@ -75,6 +85,7 @@ export function useSheet(props: SheetProps) {
     scroller,
     rows,
     drawn,
+    across,
     block,
     bounds,
     typed,

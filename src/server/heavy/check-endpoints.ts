@@ -1,8 +1,16 @@
 import Joi from 'joi';
-import { basketCheckRequest, basketSchema, selectionRequest } from '../../contracts/index.ts';
 import {
+  basketCheckRequest,
+  basketSchema,
+  gridFileRequest,
+  gridRequest,
+  selectionRequest,
+} from '../../contracts/index.ts';
+import {
+  gridFile,
   keepBasketCheck,
   lookAtFindings,
+  lookAtGrid,
   lookAtSelection,
   matchCodes,
   readItemRule,
@@ -11,8 +19,9 @@ import {
   runBasketChecks,
   selectedItems,
 } from '../../usecases/index.ts';
+import { fileReply } from '../files/write-rows.ts';
 import { answerReply, failureReply, json, outcomeReply } from '../http/reply.ts';
-import { onBody, onBytes } from './heavy-endpoint-work.ts';
+import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 const codesRequest = Joi.object<{ codes: string[] }>({
   codes: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(20_000).required(),
@@ -24,6 +33,14 @@ export const CHECK_ENDPOINTS = {
     answerReply(await ringTrialBasket(app, person, input)),
   ),
   findings: onBytes(async ({ app, person, now }) => json(await lookAtFindings(app, person, now))),
+  grid: onQuery(gridRequest, async ({ app, person, input, now }) =>
+    answerReply(await lookAtGrid(app, person, input, now)),
+  ),
+  'grid-file': onQuery(gridFileRequest, async ({ app, person, input: { kind, ...asked }, now }) => {
+    const file = await gridFile(app, person, asked, now);
+    if (!file.ok) return failureReply(file.failure);
+    return fileReply('prices', kind, file.value.columns, file.value.rows);
+  }),
   'basket-checks': onBytes(async ({ app, person, now }) => json(await runBasketChecks(app, person, now))),
   'keep-basket-check': onBody(basketCheckRequest, async ({ app, person, input, now }) =>
     outcomeReply(await keepBasketCheck(app, person, input, now), 201),

@@ -35,6 +35,7 @@ const MOST_MEMORY_MB = 3_000;
 const LONG: ReadonlySet<HeavyEndpoint> = new Set([
   'bring-in',
   'findings',
+  'grid-file',
   'sheet-lines',
   'table-file',
   'write-file',
