@@ -47,7 +47,7 @@ test(
     const { page, complaints } = await sitDown(browser, 'ines');
     await page.goto('/check');
     await settled(page);
-    await page.getByRole('link', { name: 'What may be wrong' }).click();
+    await page.getByRole('link', { name: 'Findings' }).click();
     const row = page
       .getByRole('listitem')
       .filter({ hasText: 'at the same priority' })

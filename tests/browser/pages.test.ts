@@ -30,8 +30,11 @@ const PAGES = [
   '/plan/face-week?where=group:city',
   '/plan/no-such-promotion',
   '/check',
-  '/check?item=Q103453&where=s003&for=members',
-  '/check?item=no-such-item',
+  '/check?against=date&other=2026-11-20T09:00&changed=1',
+  '/check?against=store&other=no-such-store',
+  '/check/price',
+  '/check/price?item=Q103453&where=s003&for=members',
+  '/check/price?item=no-such-item',
   '/check/basket?lines=Q100001*3,Q100042*2',
   '/check/findings',
   '/send',
@@ -49,7 +52,13 @@ const PAGES = [
 ];
 
 /** Looked at through a low window: a sheet draws the rows that are seen, and one is like the other to axe. */
-const SHEETS = ['/stockroom/items', '/stockroom/ranges', '/stockroom/store/s001'];
+const SHEETS = [
+  '/check',
+  '/check?against=date&other=2026-11-20T09:00&changed=1',
+  '/stockroom/items',
+  '/stockroom/ranges',
+  '/stockroom/store/s001',
+];
 
 const MANY_ROWS = ['/send', '/stockroom'];
 
@@ -57,7 +66,7 @@ const MANY_ROWS = ['/send', '/stockroom'];
 const EXCEPT: Readonly<Record<string, string[]>> = { '/plan/calendar': ['target-size'] };
 
 /** Between them they show every colour of the dark theme. */
-const BY_NIGHT = ['/today', '/plan/new', '/check?item=Q103453&where=s003&for=members', '/stockroom'];
+const BY_NIGHT = ['/today', '/plan/new', '/check/price?item=Q103453&where=s003&for=members', '/stockroom'];
 
 /** Texts that are set smaller than anybody should have to read, in short. */
 const tooSmall = (page: Page) =>

@@ -375,7 +375,7 @@ test(
   LONG,
   async () => {
     const { page } = await sitDown(browser, 'tove');
-    await page.goto('/check');
+    await page.goto('/check/price');
     await settled(page);
     await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000015');
     await page.keyboard.press('Enter');
@@ -434,7 +434,7 @@ test(
   LONG,
   async () => {
     const { page } = await sitDown(browser, 'odile');
-    await page.goto('/check');
+    await page.goto('/check/price');
     await settled(page);
     const box = page.getByRole('combobox', { name: 'Find an item' });
     await box.pressSequentially('Q10004', { delay: 40 });

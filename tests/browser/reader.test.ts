@@ -21,7 +21,15 @@ const says = (language: string, date: string) =>
     timeZone: 'UTC',
   }).format(new Date(`${date}T00:00Z`));
 
-const PAGES = ['/today', '/plan', '/plan/calendar', `/check?item=${SKU}`, `/stockroom/item/${SKU}`, '/send'];
+const PAGES = [
+  '/today',
+  '/plan',
+  '/plan/calendar',
+  `/check/price?item=${SKU}`,
+  '/check',
+  `/stockroom/item/${SKU}`,
+  '/send',
+];
 
 test.each([
   ['de-DE', PAGES],

@@ -28,7 +28,7 @@ export function GridCell({ cell, column }: { cell: GridCellView; column: DrawnCo
       ) : null}
       {isChanged(first.price) ? (
         <>
-          <s className="former text-[0.8125rem]">
+          <s className="former text-[13px]">
             <span className="sr-only">was </span>
             {was == null ? 'not sold' : saidAmount(was)}
           </s>
@@ -47,7 +47,7 @@ export function GridCell({ cell, column }: { cell: GridCellView; column: DrawnCo
 }
 
 const Aside = ({ words, children }: { words: string; children?: React.ReactNode }) => (
-  <span className="quiet inline-flex items-center text-[0.8125rem]">
+  <span className="quiet inline-flex items-center text-[13px]">
     {words}
     {children}
   </span>
@@ -60,4 +60,4 @@ function Way({ price: [price, , was] }: { price: GridPriceView }) {
   return <Arrow size={13} aria-hidden="true" strokeWidth={2.5} />;
 }
 
-const NotSold = () => <span className="quiet text-[0.8125rem]">not sold</span>;
+const NotSold = () => <span className="quiet text-[13px]">not sold</span>;

@@ -1,6 +1,6 @@
-import { useCallback } from 'react';
+import { useCallback, useSyncExternalStore } from 'react';
 import { type LensView, lensQuery } from '../../contracts/view/index.ts';
-import { Sheet, type SheetColumn } from '../sheet/index.ts';
+import { Sheet } from '../sheet/index.ts';
 import { ColumnHead } from './column-head.tsx';
 import { type DrawnColumn, titleOf } from './columns.ts';
 import type { GridDesk, GridEvent } from './desk.ts';
@@ -8,9 +8,8 @@ import { GridCell } from './grid-cell.tsx';
 import { pricesSeen } from './prices-seen.ts';
 import type { GridAt } from './use-grid.ts';
 
-const GOODS: readonly SheetColumn[] = [
-  { field: 'name', title: 'Item', width: 20, grows: true, editable: false },
-];
+/** The columns before the first price. */
+const OF_GOODS = 1;
 /** Rem of a column: one price, or two. */
 const WIDTH = { one: 8.5, two: 12 };
 
@@ -35,10 +34,11 @@ export function GridSheet({
   onActive: (place: Place) => void;
 }) {
   const { onColumns } = grid;
+  const narrow = useNarrow();
   const byField = new Map(columns.map((column) => [column.field, column]));
   const onShowColumns = useCallback(
     (first: number, last: number) => {
-      const at = (drawn: number) => columns[Math.max(0, drawn - GOODS.length)]?.column ?? 0;
+      const at = (drawn: number) => columns[Math.max(0, drawn - OF_GOODS)]?.column ?? 0;
       onColumns(at(first), at(last));
     },
     [columns, onColumns],
@@ -54,7 +54,7 @@ export function GridSheet({
       count={goods}
       height="max(20rem, 100vh - 20rem)"
       columns={[
-        ...GOODS,
+        { field: 'name', title: 'Item', width: narrow ? 10 : 20, grows: true, editable: false },
         ...columns.map((column) => ({
           field: column.field,
           title: titleOf(column.stores),
@@ -88,3 +88,17 @@ export function GridSheet({
     />
   );
 }
+
+const NARROW = '(max-width: 640px)';
+
+/** Whether the page is that of a phone. */
+const useNarrow = (): boolean =>
+  useSyncExternalStore(
+    (changed) => {
+      const media = matchMedia(NARROW);
+      media.addEventListener('change', changed);
+      return () => media.removeEventListener('change', changed);
+    },
+    () => matchMedia(NARROW).matches,
+    () => false,
+  );

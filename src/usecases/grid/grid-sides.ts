@@ -17,10 +17,10 @@ import {
 import { apply, type CompiledPlan, compile } from '../../core/price-book/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
 import type { Shopper } from '../../core/tag-price/index.ts';
+import { shopperOf } from '../check/index.ts';
 import { withFreeOf } from '../people/index.ts';
 import type { CurrentPlan, PlanBook, PromotionStore, SendingStore } from '../ports/index.ts';
 import { type StoreComparison, sentContent } from '../send/index.ts';
-import { shopperOf } from './shopper-of.ts';
 
 export interface GridPorts {
   readonly book: PlanBook;

@@ -127,10 +127,8 @@ export async function layOutGrid(
 ): Promise<Outcome<LaidGrid>> {
   if (!may(person, 'see')) return failed({ kind: 'forbidden' });
   const current = await seenBy(ports.book, person);
-  // What terminals hold, and changes that wait, become others while the plan stays.
-  const lasts = asked.against !== 'held' && asked.against !== 'promotion';
-  const key = JSON.stringify([person.stores, asked]);
-  const found = lasts ? keptOf(current).get(key) : undefined;
+  const key = JSON.stringify([person.stores, asked, await besidePlan(ports, asked)]);
+  const found = keptOf(current).get(key);
   if (found) return done(found);
   const stores = storesAsked(asked.where, person, current);
   if (!stores) return failed({ kind: 'not-found', what: `stores "${asked.where}" for you` });
@@ -142,6 +140,17 @@ export async function layOutGrid(
   const laid = { ...grid, compiled: current.compiled, sides: sides.value, stores };
   keep(current, key, laid);
   return done(laid);
+}
+
+/** What terminals hold, and changes that wait, become others while the plan stays. */
+async function besidePlan(
+  { sending, promotions }: Ports,
+  { against, other = '' }: GridQuestion,
+): Promise<unknown> {
+  if (against === 'promotion') return promotions.find(other);
+  if (against !== 'held') return null;
+  const terminals = await sending.terminals();
+  return [await sending.newestRollout(), terminals.map(({ terminal, holds }) => [terminal, holds])];
 }
 
 /** A person scrolls over one grid, and goes back and forth between a few. */

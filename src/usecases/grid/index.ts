@@ -1,0 +1,2 @@
+export * from './grid-file.ts';
+export * from './look-at-grid.ts';
