@@ -1,4 +1,5 @@
 import { DAY, type Instant } from '../src/core/calendar/index.ts';
+import { cellsOf, type GridSides, gridOf, sideOf } from '../src/core/grid/index.ts';
 import { type PlanDocument, readPlan, readPromotion } from '../src/core/plan/index.ts';
 import {
   apply,
@@ -51,6 +52,8 @@ export function benchLargeBook(): string[] {
     () => void timelines(compiled, { sku: document.items[next()]!.sku, shopper: GUEST }, stores, YEAR),
     30,
   );
+  const cold = compile(readPlan(document));
+  const grids = [grid(cold, stores, false), grid(compiled, stores, true)];
   const edits = edited(compiled, document.promotions);
   return [
     `the large chain: ${stores.length} stores, ${LARGE.items} items, ${LARGE.priceChanges} price changes a year, one thread:`,
@@ -59,8 +62,36 @@ export function benchLargeBook(): string[] {
     `  writing rows of that size      ${limit.toFixed(0)} ms   ratio ${(whole / limit).toFixed(1)}`,
     `  after one edit                 ${edits.took.toFixed(0)} ms for ${(edits.cells / 1e6).toFixed(1)} million cells looked at`,
     `  one item, all stores, a year   ${line.toFixed(1)} ms, exact steps`,
+    ...grids,
     `  one price with its story       ${price.toFixed(3)} ms`,
   ];
+}
+
+/** The first screen of the grid over all goods and stores: laid out anew, then a screen further down. */
+function grid(compiled: CompiledPlan, stores: readonly string[], held: boolean): string {
+  const sideAt = (at: Instant) => sideOf(compiled, { at: () => at, shopper: GUEST });
+  const goods = Int32Array.from(compiled.catalogue.items.keys());
+  const lay = () => {
+    const sides: GridSides = { now: sideAt(AT), was: held ? sideAt((AT - 7 * DAY) as Instant) : null };
+    return { sides, ...gridOf({ ...sides, goods, stores, onlyChanged: false }) };
+  };
+  const screen = () =>
+    timed(() => {
+      const { sides, goods: all, columns } = lay();
+      cellsOf(sides, all.subarray(0, 120), columns.slice(0, 48));
+    });
+  // What was worked out for a plan by nobody yet, and then what is.
+  const first = screen();
+  const took = median(Array.from({ length: 5 }, screen));
+  const laid = lay();
+  const further = median(
+    Array.from({ length: 9 }, (_, i) =>
+      timed(() =>
+        cellsOf(laid.sides, laid.goods.subarray(i * 4_000, i * 4_000 + 120), laid.columns.slice(0, 48)),
+      ),
+    ),
+  );
+  return `  the grid${held ? ', against a week ago' : '                     '}  ${took.toFixed(0)} ms (the first time ${first.toFixed(0)} ms) in ${laid.columns.length} columns; a screen further down ${further.toFixed(1)} ms`;
 }
 
 /** One promotion after another begins at once and has no end; what it touches is priced again. */

@@ -60,7 +60,7 @@ export interface GridView {
   readonly at: string;
   readonly stores: number;
   readonly goods: number;
-  /** How many goods cost something else somewhere; null where they are held against nothing. */
+  /** How many goods cost something else somewhere; null where they are held against nothing, or are too many to tell. */
   readonly changed: number | null;
   /** Stores whose prices are the same but for some of their own, the most of them first. */
   readonly columns: readonly { readonly stores: readonly GridStoreView[] }[];

@@ -240,4 +240,29 @@ describe('a grid of goods by stores', () => {
     );
     expect(grid.columns[0]!.stores).toEqual([first!.id, second!.id]);
   });
+
+  it('of more prices than are looked at at once shows what is asked for, in columns of one kind', () => {
+    const compiled = compile(readPlan(document(11)));
+    const stores = compiled.plan.stores.map(({ id }) => id);
+    const sides = { now: of(compiled, NOW), was: of(compiled, later(-7)) };
+    const goods = allGoods(compiled);
+    const { changed, ...quick } = gridOf({ ...sides, goods, stores, onlyChanged: false, most: 0 });
+    expect([changed, [...quick.goods]]).toEqual([null, [...goods]]);
+    expect(quick.columns.flatMap((column) => column.stores).sort()).toEqual([...stores].sort());
+    const some = goods.filter((position) => position % 17 === 3);
+    const cells = cellsOf(sides, some, quick.columns);
+    const rule = asked(compiled, NOW);
+    quick.columns.forEach((column, c) =>
+      column.stores.forEach((store, number) =>
+        some.forEach((position, r) => {
+          const { sku } = compiled.catalogue.items[compiled.grounds.order.indexAt[position]!]!;
+          const found = cells[c]![r]!.find((one) => one.stores.includes(number));
+          expect(found?.price ?? null, `${sku} in ${store}`).toBe(rule(sku, store)!.price);
+        }),
+      ),
+    );
+    // What changed is looked for all the same where nothing else is wanted.
+    const wanted = { ...sides, goods, stores, onlyChanged: true };
+    expect(gridOf({ ...wanted, most: 0 })).toEqual(gridOf(wanted));
+  });
 });

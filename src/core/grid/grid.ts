@@ -18,7 +18,8 @@ export interface Grid {
   readonly goods: Int32Array;
   /** The most stores first. */
   readonly columns: readonly GridColumn[];
-  readonly changed: number;
+  /** Null where so many prices would have to be looked at that nobody waits for it. */
+  readonly changed: number | null;
 }
 
 export interface GridWanted extends GridSides {
@@ -27,12 +28,23 @@ export interface GridWanted extends GridSides {
   readonly stores: readonly string[];
   /** Leaves out what costs the same on both sides in every store. */
   readonly onlyChanged: boolean;
+  /** Absent: {@link LOOKED_AT}. */
+  readonly most?: number;
 }
 
-/** Lays out a grid: goods that are sold in none of the stores, on neither side, are left out. */
-export function gridOf({ now, was, goods, stores, onlyChanged }: GridWanted): Grid {
+/** So many prices are looked at before anything is shown. */
+const LOOKED_AT = 4_000_000;
+
+/**
+ * Lays out a grid: goods that are sold in none of the stores, on neither side, are left out. Of more prices than
+ * {@link LOOKED_AT} none is looked at before it is seen, unless only those that changed are wanted: stores then stand
+ * together only where the same promotions count in them, and goods stay that are not sold.
+ */
+export function gridOf({ now, was, goods, stores, onlyChanged, most = LOOKED_AT }: GridWanted): Grid {
   const sides = { now, was };
   const kinds = groupBy(stores, (store) => JSON.stringify([now.kindOf(store), was?.kindOf(store)]));
+  if (!onlyChanged && kinds.length * goods.length > most)
+    return { goods, columns: inOrder(kinds, stores), changed: null };
   const marks = marksOf(sides, kinds, goods);
   const wanted = onlyChanged ? marks.changed : marks.sold;
   const shown = goods.filter((_, i) => wanted[i] === 1);
@@ -118,9 +130,14 @@ function columnsOf(
     const key = fingerprint(rowsOf(sides, kind[0]!, windows), goods);
     columns.set(key, [...(columns.get(key) ?? []), ...kind]);
   }
+  return inOrder([...columns.values()], stores);
+}
+
+/** The most stores first; of as many, the one with the first store. */
+function inOrder(columns: readonly (readonly string[])[], stores: readonly string[]): GridColumn[] {
   const place = new Map(stores.map((store, i) => [store, i]));
   const placeOf = (store: string) => place.get(store)!;
-  return [...columns.values()]
+  return columns
     .map((of) => ({ stores: [...of].sort((a, b) => placeOf(a) - placeOf(b)) }))
     .sort((a, b) => b.stores.length - a.stores.length || placeOf(a.stores[0]!) - placeOf(b.stores[0]!));
 }

@@ -27,7 +27,11 @@ export function fieldOf(
   if (site.own) return ownField(compiled, change, site, day, shopper, (result, base) => result <= base);
   const ground = groundOf(compiled, site, day, shopper);
   return carried(compiled, site, ground, (put) => {
-    for (const layer of layersOf(compiled, change, ground, site.store)) if (layer) forEachCell(layer, put);
+    const tiles = layersOf(compiled, change, ground, site.store);
+    for (let tile = 0; tile < tiles.count; tile++) {
+      const layer = tiles.at(tile);
+      if (layer) forEachCell(layer, put);
+    }
   });
 }
 

@@ -116,7 +116,7 @@ export function rowPainter(compiled: CompiledPlan, asked: Asked): RowPainter {
   return {
     row: painted(paint),
     plainRow: painted(paintGround),
-    hiddenIn: (store) => paletteAt(store)?.hidden ?? NOTHING,
+    hiddenIn: (store) => paletteAt(store)?.hidden() ?? NOTHING,
     ownIn: keeping((store) => {
       const palette = paletteAt(store);
       if (!palette || palette.ground.ownOf(store).length === 0) return NONE;

@@ -36,40 +36,68 @@ const LONG = 96;
 /** A hole costs about 8 ns, which is less than to begin anew unless there are so many in a row. */
 const GAP = 24;
 
-/** The layers of a change at a store, tile by tile, null where it selects nothing; made once, kept with the ground. */
+/** The layers of a change over a ground, each made when it is first asked for. */
+export interface Tiles {
+  readonly count: number;
+  /** Null where the change selects nothing of the tile. */
+  at(tile: number): Layer | null;
+}
+
+/** The layers of a change at a store, kept with the ground. */
 export function layersOf(
   compiled: CompiledPlan,
   change: CompiledChange,
   ground: Ground,
   store: StoreDocument,
-): readonly (Layer | null)[] {
-  type Kept = Map<string, readonly (Layer | null)[]>;
+): Tiles {
+  type Kept = Map<string, Tiles>;
   const kept = (ground.kept.get(change) as Kept | undefined) ?? (new Map() as Kept);
   ground.kept.set(change, kept);
   const own = change.promotion.offer.linePrices.stores.has(store.id);
   const key = own ? store.id : '';
-  const found = kept.get(key) ?? layers(compiled, change, ground, own ? store : ground.store);
+  const found = kept.get(key) ?? tilesOf(compiled, change, ground, own ? store : ground.store);
   kept.set(key, found);
   return found;
 }
 
-function layers(
+function tilesOf(
   compiled: CompiledPlan,
   change: CompiledChange,
   ground: Ground,
   store: StoreDocument,
-): (Layer | null)[] {
+): Tiles {
+  const count = Math.ceil(ground.regular.length / TILE);
+  const made: (Layer | null | undefined)[] = Array.from({ length: count }, () => undefined);
+  let layer: ((tile: number) => Layer | null) | undefined;
+  return {
+    count,
+    at(tile) {
+      if (made[tile] === undefined) {
+        layer ??= layerMaker(compiled, change, ground, store);
+        made[tile] = layer(tile);
+      }
+      return made[tile]!;
+    },
+  };
+}
+
+function layerMaker(
+  compiled: CompiledPlan,
+  change: CompiledChange,
+  ground: Ground,
+  store: StoreDocument,
+): (tile: number) => Layer | null {
   const { regular, base } = ground;
   const { indexAt } = compiled.grounds.order;
   const { mayRaise, onTop } = change.promotion.offer;
   const selection = change.selection();
   const chosen = selection.asksPrices ? null : maskOf(selection, compiled.catalogue.items.length);
   const resultOf = onTop ? () => 0 : resultFor(compiled, change, ground, store);
-  const tiles: (Layer | null)[] = [];
-  for (let from = 0; from < regular.length; from += TILE) {
+  return (tile) => {
     const positions: number[] = [];
     const results: number[] = [];
-    for (let position = from; position < Math.min(from + TILE, regular.length); position++) {
+    const end = Math.min((tile + 1) * TILE, regular.length);
+    for (let position = tile * TILE; position < end; position++) {
       const shelf = regular[position]!;
       const index = indexAt[position]!;
       if (shelf === NO_PRICE) continue;
@@ -79,9 +107,8 @@ function layers(
       positions.push(position);
       results.push(result);
     }
-    tiles.push(positions.length === 0 ? null : laidOut(positions, results, compiled.grounds.wide));
-  }
-  return tiles;
+    return positions.length === 0 ? null : laidOut(positions, results, compiled.grounds.wide);
+  };
 }
 
 /** By how much it would raise the price of each item for which its result is above the base, by position. */

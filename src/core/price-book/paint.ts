@@ -2,7 +2,16 @@ import { dayOf } from '../calendar/index.ts';
 import { type Amounts, amounts, NO_PRICE } from './amounts.ts';
 import type { CompiledPlan } from './compiled-plan.ts';
 import type { Ground } from './ground.ts';
-import { firstFrom, forEachCell, type Layer, layersOf, type Stretch, TILE, type Window } from './layer.ts';
+import {
+  firstFrom,
+  forEachCell,
+  type Layer,
+  layersOf,
+  type Stretch,
+  TILE,
+  type Tiles,
+  type Window,
+} from './layer.ts';
 import type { Live, LiveHere } from './live.ts';
 import { lowerPart } from './overlap.ts';
 import { answer, listsFor } from './price-at.ts';
@@ -20,7 +29,7 @@ export interface Row {
 
 interface Painted {
   readonly number: number;
-  readonly tiles: readonly (Layer | null)[];
+  readonly tiles: Tiles;
 }
 
 /** A store's row as it is to be painted: what lies on what, and no question left that does not depend on the item. */
@@ -32,7 +41,7 @@ export interface Palette {
   readonly equals: readonly (readonly Painted[])[];
   readonly onTop: readonly (Painted & { readonly live: Live })[];
   /** What the store does not carry: from, to, from, to, … */
-  readonly hidden: Int32Array;
+  hidden(): Int32Array;
 }
 
 /** So many at one priority are compared pair by pair, which is found once; more of them cell by cell. */
@@ -59,7 +68,7 @@ export function paletteOf(compiled: CompiledPlan, here: LiveHere): Palette {
     ground,
     equals: here.equals.map((equals) => equals.map(painted)),
     onTop: here.onTop.map((live) => ({ live, ...painted(live) })),
-    hidden: ground.hidden(compiled.assortmentOf(store.id)),
+    hidden: () => ground.hidden(compiled.assortmentOf(store.id)),
   };
 }
 
@@ -98,15 +107,21 @@ function paintTile(
   for (const group of equals) {
     if (group.length === 1) {
       const [{ tiles, number }] = group as [Painted];
-      if (tiles[tile]) paintOver(tiles[tile], number, row, window);
+      const layer = tiles.at(tile);
+      if (layer) paintOver(layer, number, row, window);
       continue;
     }
-    const here = group.flatMap(({ tiles, number }) => (tiles[tile] ? [{ layer: tiles[tile], number }] : []));
+    const here = group.flatMap(({ tiles, number }) => {
+      const layer = tiles.at(tile);
+      return layer ? [{ layer, number }] : [];
+    });
     if (here.length > PAIRED) compareEach(here, row, window, compiled.changes.length);
     else paintPairs(here, ground, row, window);
   }
-  for (const { live, tiles } of onTop)
-    if (tiles[tile]) paintOnTop(compiled, live, tiles[tile], ground, row, window);
+  for (const { live, tiles } of onTop) {
+    const layer = tiles.at(tile);
+    if (layer) paintOnTop(compiled, live, layer, ground, row, window);
+  }
 }
 
 interface Numbered {
@@ -206,7 +221,8 @@ function paintOnTop(
   forEachCell(layer, step, window);
 }
 
-function hide({ hidden }: Palette, { prices, regular, winners }: Row, window: Window): void {
+function hide(palette: Palette, { prices, regular, winners }: Row, window: Window): void {
+  const hidden = palette.hidden();
   for (let i = firstFrom(hidden, window.from) & ~1; i < hidden.length && hidden[i]! < window.to; i += 2) {
     const from = Math.max(window.from, hidden[i]!);
     const to = Math.min(window.to, hidden[i + 1]!);

@@ -53,7 +53,7 @@ export function GridTools({
         <span className="quiet" role="status">
           {head && !isPending ? sizeWords(head) : 'Working out the prices …'}
         </span>
-        {head?.changed != null ? (
+        {desk.against && head ? (
           <label className="flex items-center gap-2">
             <input
               type="checkbox"
@@ -61,7 +61,9 @@ export function GridTools({
               checked={desk.onlyChanged}
               onChange={({ target }) => tell({ type: 'only-changed', on: target.checked })}
             />
-            Only the {saidCount(head.changed)} that cost something else
+            {head.changed === null
+              ? 'Only what costs something else'
+              : `Only the ${saidCount(head.changed)} that cost something else`}
           </label>
         ) : null}
         {view.lens.where ? (

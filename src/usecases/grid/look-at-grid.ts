@@ -194,6 +194,7 @@ async function goodsAsked(
   const { indexAt } = grounds.order;
   return Int32Array.from(indexAt.keys()).filter((position) => {
     const item = catalogue.items[indexAt[position]!]!;
+    if (catalogue.isParent(indexAt[position]!)) return false;
     return (!under || under.has(item.node)) && (!found || found.has(item.sku));
   });
 }
