@@ -45,6 +45,14 @@ test(
     await saveApproved(at('found-teas', 'Teas of the week', 'teas'));
     await saveApproved(at('found-more', 'Warm drinks', 'teas'));
     const { page, complaints } = await sitDown(browser, 'ines');
+    // Beside its sentence, for whoever writes it, and before it goes out.
+    await page.goto('/plan/found-teas');
+    const beside = page.getByRole('region', { name: 'What may be wrong' });
+    await beside.getByText('Warm drinks').first().waitFor({ timeout: 60_000 });
+    expect(await beside.textContent()).toContain('Two at one priority');
+    await page.goto('/send');
+    const going = page.getByRole('region', { name: 'What may be wrong with it' });
+    await going.getByRole('listitem').first().waitFor({ timeout: 90_000 });
     await page.goto('/check');
     await settled(page);
     await page.getByRole('link', { name: 'Findings' }).click();

@@ -54,6 +54,7 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'POST promotions/many': ['plan', '/api/promotions/many', {}],
   'POST promotions/preview': ['see', '/api/promotions/preview', {}],
   'POST promotions/preview-deal': ['see', '/api/promotions/preview-deal', {}],
+  'POST promotions/findings': ['see', '/api/promotions/findings', {}],
   'GET promotions/touching': ['see', '/api/promotions/touching?code=x'],
   'POST promotions/undo': ['plan', '/api/promotions/undo', {}],
   'POST promotions/worksheet': ['see', '/api/promotions/worksheet', {}],

@@ -42,3 +42,9 @@ export interface AcceptFindingRequest {
   readonly about: string;
   readonly reason: string;
 }
+
+/** What would be wrong if a draft were approved as it stands. */
+export interface DraftFindings {
+  readonly currency: string;
+  readonly findings: readonly PlanFinding[];
+}

@@ -1,20 +1,8 @@
-import { DAY, type Span } from '../calendar/index.ts';
+import type { Span } from '../calendar/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
-import { isUnitOffer } from '../receipt/index.ts';
 import { type Finding, inOrder } from './finding.ts';
-import { giftNotCarried } from './gift-not-carried.ts';
-import { neverWins } from './never-wins.ts';
-import { nothingThere, partsOf } from './nothing.ts';
-import { openEnd } from './open-end.ts';
-import { overlapping } from './overlap.ts';
-import { raisesPrice } from './raises-price.ts';
-import { reducedBefore } from './reduced-before.ts';
-import { sameUnits } from './same-units.ts';
-import { scenesOf } from './scenes.ts';
-import { isChange, isOffer, type Looked, type Scope, scopeOf } from './scope.ts';
-import { thinDeal } from './thin-deal.ts';
-import { thinTags } from './thin-margin.ts';
-import { idleTiers, worseThanShelf } from './worse-than-shelf.ts';
+import { lookAt, meets } from './look-at.ts';
+import { type Looked, type Scope, scopeOf } from './scope.ts';
 
 /** What was found in a plan, kept so that after an edit only what it touches is looked at again. */
 export interface KeptFindings {
@@ -70,50 +58,4 @@ function isAlike(before: Scope, after: Scope): boolean {
     before.sites.length === after.sites.length &&
     before.channels.join() === after.channels.join()
   );
-}
-
-/** A reduction is remembered for thirty days. */
-const BESIDE = 32 * DAY;
-
-/** Whether what one of two promotions does may bear on what is found of the other. */
-function meets({ compiled }: Scope, a: Looked, b: Looked): boolean {
-  const [first, second] = [a.promotion.when, b.promotion.when];
-  if (first.to !== null && first.to + BESIDE < second.from) return false;
-  if (second.to !== null && second.to + BESIDE < first.from) return false;
-  const there = b.stores();
-  if (![...a.stores()].some((store) => there.has(store))) return false;
-  const others = partsOf(b);
-  return partsOf(a).some((part) => {
-    const numbers = part.numbers() ?? compiled.catalogue.items.keys();
-    for (const index of numbers) if (others.some((other) => other.mayHave(index))) return true;
-    return false;
-  });
-}
-
-function lookAt(scope: Scope, one: Looked): readonly Finding[] {
-  const { changes, offers, remembered } = scope;
-  const whole = [...openEnd(scope, one), ...nothingThere(scope, one)];
-  if (isChange(one)) {
-    const later = changes.slice(changes.indexOf(one) + 1);
-    return [
-      ...whole,
-      ...raisesPrice(scope, one),
-      ...neverWins(scope, one),
-      ...thinTags(scope, one),
-      ...later.flatMap((other) => overlapping(scope, one, other)),
-      ...remembered.flatMap((other) => (other === one ? [] : reducedBefore(scope, other, one))),
-    ];
-  }
-  if (!isOffer(one)) return whole;
-  // What is worked out over all that is paid does not ask what single goods cost.
-  const scenes = isUnitOffer(one.promotion.offer) ? scenesOf(scope, one) : [];
-  const later = offers.slice(offers.indexOf(one) + 1);
-  return [
-    ...whole,
-    ...giftNotCarried(scope, one),
-    ...worseThanShelf(scope, one, scenes),
-    ...idleTiers(scope, one, scenes),
-    ...thinDeal(scope, one, scenes),
-    ...later.flatMap((other) => sameUnits(scope, one, other)),
-  ];
 }

@@ -6,7 +6,15 @@ import { DAY, type Instant, midnight, parseLocalDate } from '../calendar/index.t
 import { readPromotion } from '../plan/index.ts';
 import { apply, type CompiledPlan, priceAt } from '../price-book/index.ts';
 import { isFor, type PriceAnswer, type Shopper } from '../tag-price/index.ts';
-import { type Finding, type FindingCode, findAfter, findingsIn, findOverlaps } from './index.ts';
+import {
+  type Finding,
+  type FindingCode,
+  findAfter,
+  findingsIn,
+  findOf,
+  findOverlaps,
+  planBeside,
+} from './index.ts';
 import { kindsOfShopper } from './kinds-of-shopper.ts';
 import { scopeOf } from './scope.ts';
 
@@ -161,6 +169,26 @@ describe('whatever the price changes are', () => {
         expect(findingsIn(findAfter(kept, after, span))).toEqual(findOverlaps(anew, span));
       }),
       { numRuns: 30 },
+    );
+  });
+
+  it('of one promotion that is edited is what is about it, and what is new of the others', () => {
+    const keyOf = ({ code, promotions, part, items, stores, amount }: Finding) =>
+      JSON.stringify([code, promotions, part ?? null, items, stores, amount]);
+    fc.assert(
+      fc.property(priceChanges, priceChanges, (all, others) => {
+        const before = compiled(withPromotions(...all));
+        const put = { ...others[0]!, id: all.at(-1)!.id, status: 'approved' as const };
+        const promotion = readPromotion(put, before.plan.currency);
+        const { compiled: after } = apply(before, { kind: 'put-promotion', promotion });
+        const span = scopeOf(after).span;
+        const known = new Set(findOverlaps(before, span).map(keyOf));
+        const wanted = findOverlaps(after, span).filter(
+          (one) => one.promotions.includes(put.id) || !known.has(keyOf(one)),
+        );
+        expect(findOf(planBeside(before, span), after, put.id)).toEqual(wanted);
+      }),
+      { numRuns: 40 },
     );
   });
 

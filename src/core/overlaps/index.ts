@@ -1,3 +1,4 @@
+export * from './find-of.ts';
 export * from './find-overlaps.ts';
 export * from './finding.ts';
 export * from './say-finding.ts';

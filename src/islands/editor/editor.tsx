@@ -7,6 +7,7 @@ import { Actions } from './actions.tsx';
 import { Again } from './again.tsx';
 import { Beside } from './beside.tsx';
 import type { Opened } from './desk.ts';
+import { DraftFindings } from './draft-findings.tsx';
 import { DraftForm } from './draft-form.tsx';
 import { History } from './history.tsx';
 import { OpenedNotes } from './opened-notes.tsx';
@@ -107,7 +108,10 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves, pas
         {kept && plans && !dirty ? <Again kept={kept} view={view} onEnded={at.onReopen} /> : null}
         {kept && kept.history.length > 0 ? <History of={kept} view={view} /> : null}
       </div>
-      <Beside draft={draft} preview={preview} tried={tried} onTry={at.onTry} view={view} />
+      <div className="min-w-0">
+        <DraftFindings preview={preview} view={view} />
+        <Beside draft={draft} preview={preview} tried={tried} onTry={at.onTry} view={view} />
+      </div>
       {sheetOf(draft) && choices.data ? (
         <SheetBelow at={at} choices={choices.data} view={view} locked={!plans} />
       ) : null}

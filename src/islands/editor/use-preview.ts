@@ -39,6 +39,8 @@ export function usePreview(draft: Draft, view: LensView, lines: readonly TrialLi
     deal: (deal ? baskets.data : null) ?? null,
     asking: query.isFetching || settled !== draft,
     refusal: query.error ? refusalOf(query.error) : null,
+    /** What was worked out; null: there is nothing whole to work out. */
+    promotion,
   };
 }
 

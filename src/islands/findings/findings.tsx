@@ -18,7 +18,8 @@ export function Findings({ view, plans }: { view: LensView; plans: boolean }) {
   );
 }
 
-const findingsQuery = {
+/** All findings of the approved plan, once for all that show some. */
+export const findingsQuery = {
   queryKey: ['findings'],
   queryFn: ({ signal }: { signal: AbortSignal }) => ask<FindingsView>('/api/findings', undefined, signal),
 };

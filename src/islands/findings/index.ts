@@ -1,1 +1,2 @@
-export { Findings } from './findings.tsx';
+export * from './finding-line.tsx';
+export * from './findings.tsx';

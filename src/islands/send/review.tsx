@@ -3,6 +3,7 @@ import { type LensView, lensQuery, type SendReview, type StoreReview } from '../
 import { saidCount, zoneWords } from '../../ui/writing/index.ts';
 import { HeldBack, Promotions, WAYS } from './review-promotions.tsx';
 import { StorePrices } from './store-prices.tsx';
+import { WrongWithIt } from './wrong-with-it.tsx';
 
 /** What would go out: each promotion with how many stores it concerns, then store by store. */
 export function Review({
@@ -75,6 +76,7 @@ export function Review({
           <p className="quiet ml-auto text-sm">Somebody with the role of an approver sends.</p>
         )}
       </div>
+      <WrongWithIt review={review} lens={lens} />
       <Promotions
         review={review}
         busy={comparing}

@@ -20,6 +20,7 @@ import {
 import {
   calendarFile,
   changeMany,
+  findOfDraft,
   keepDraft,
   keepPicture,
   keepTemplate,
@@ -51,6 +52,9 @@ export const PLAN_ENDPOINTS = {
   ),
   'waiting-prices': onQuery(waitingPricesRequest, async ({ app, person, input, now }) =>
     outcomeReply(await reviewWaitingPrices(app, person, input, now)),
+  ),
+  'draft-findings': onBody(previewRequest, async ({ app, person, input: { promotion }, now }) =>
+    answerReply(await findOfDraft(app, person, { promotion }, now)),
   ),
   'preview-deal': onBody(
     dealPreviewRequest,

@@ -2,6 +2,7 @@ export * from './accept-finding.ts';
 export * from './ask-price.ts';
 export * from './ask-price-across.ts';
 export * from './basket-checks.ts';
+export * from './findings-view.ts';
 export * from './look-at-findings.ts';
 export * from './resolve-lens.ts';
 export * from './ring-trial-basket.ts';

@@ -20,6 +20,7 @@ type Ports = { book: PlanBook; findings: FindingStore };
 const AHEAD = 400 * DAY;
 /** What tells of costs. */
 const OF_COSTS: readonly FindingCode[] = ['below-cost', 'below-floor'];
+export const isOfCosts = (code: FindingCode): boolean => OF_COSTS.includes(code);
 
 /** What was found of the whole plan the last time, so that the next look is at what has changed. */
 const before = new WeakMap<PlanBook, KeptFindings>();
@@ -32,7 +33,7 @@ export async function lookAtFindings(ports: Ports, person: Person, now: Instant)
   const current = seenOf(whole, person);
   const day = today(whole.compiled, now);
   const found = person.stores === null ? await foundIn(ports, whole, day) : foundFor(current.compiled, day);
-  const told = found.filter(({ code }) => person.costs || !OF_COSTS.includes(code));
+  const told = found.filter(({ code }) => person.costs || !isOfCosts(code));
   const accepted = new Map((await ports.findings.accepted()).map((one) => [one.key, one]));
   return withAccepted(findingsView(current, told), accepted);
 }

@@ -3,6 +3,7 @@ export * from './calendar-file.ts';
 export * from './chain-words.ts';
 export * from './change-many.ts';
 export * from './changed-price-view.ts';
+export * from './find-of-draft.ts';
 export * from './follow-aim.ts';
 export * from './keep-draft.ts';
 export * from './lay-out-worksheet.ts';
