@@ -11,5 +11,6 @@ export * from './requests.ts';
 export * from './sending-requests.ts';
 export * from './shape.ts';
 export * from './sound-value.ts';
+export * from './timeline-requests.ts';
 export * from './view/index.ts';
 export * from './writing/index.ts';

@@ -19,3 +19,9 @@ export const GRID_KEYS = [
   { key: 'Enter', does: 'open the item in the store of the column, and why it costs that' },
   { key: 'Ctrl C', does: 'copy the held cells, for a spreadsheet' },
 ] as const;
+
+/** The keys of prices over time. */
+export const TIMELINE_KEYS = [
+  { key: 'arrows', does: 'go from step to step, and to the same time in another row' },
+  { key: 'Home, End', does: 'go to the first and the last step' },
+] as const;

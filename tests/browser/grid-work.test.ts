@@ -118,3 +118,34 @@ test('in the aisle a store’s people look up the prices of their own store', LO
     .boundingBox();
   expect(box!.x + box!.width).toBeLessThanOrEqual(PHONE.width);
 });
+
+test(
+  'prices over time are walked through by keys, from step to step and from store to store',
+  LONG,
+  async () => {
+    const { page, complaints } = await sitDown(browser, 'ines');
+    await page.goto('/check/timeline');
+    await settled(page);
+    const box = page.getByRole('combobox', { name: 'Find an item' });
+    await box.fill('Q103453');
+    await box.press('Enter');
+    const lanes = page.getByRole('region', { name: 'Prices over time' });
+    await lanes.getByRole('button').first().waitFor();
+    expect(await lanes.getByRole('list').count()).toBeGreaterThan(1);
+    await lanes.getByRole('button', { pressed: true }).focus();
+    await page.keyboard.press('ArrowRight');
+    const focused = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '');
+    const first = await focused();
+    expect(first).toMatch(/ through /);
+    await page.keyboard.press('ArrowDown');
+    expect(await focused()).toMatch(/ through /);
+    const table = page.getByRole('region', { name: 'Its steps' });
+    const chosen = table.locator('tr[aria-selected=true]');
+    expect(await chosen.count()).toBe(1);
+    expect(await accessFaults(page, { except: ['target-size'] })).toEqual([]);
+    await chosen.getByRole('link').first().click();
+    await page.waitForURL(/\/check\/price\?/);
+    await page.getByText('Before and after').waitFor();
+    expect(complaints).toEqual([]);
+  },
+);

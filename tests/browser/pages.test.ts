@@ -35,6 +35,9 @@ const PAGES = [
   '/check/price',
   '/check/price?item=Q103453&where=s003&for=members',
   '/check/price?item=no-such-item',
+  '/check/timeline',
+  '/check/timeline?item=Q103453&where=group:city&span=quarter',
+  '/check/timeline?node=night-cream',
   '/check/basket?lines=Q100001*3,Q100042*2',
   '/check/findings',
   '/send',
@@ -63,7 +66,11 @@ const SHEETS = [
 const MANY_ROWS = ['/send', '/stockroom'];
 
 /** What a narrow grip does, keys on the bar and the page of the promotion do too (WCAG 2.5.8, equivalent control). */
-const EXCEPT: Readonly<Record<string, string[]>> = { '/plan/calendar': ['target-size'] };
+const EXCEPT: Readonly<Record<string, string[]>> = {
+  '/plan/calendar': ['target-size'],
+  '/check/timeline?item=Q103453&where=group:city&span=quarter': ['target-size'],
+  '/check/timeline?node=night-cream': ['target-size'],
+};
 
 /** Between them they show every colour of the dark theme. */
 const BY_NIGHT = ['/today', '/plan/new', '/check/price?item=Q103453&where=s003&for=members', '/stockroom'];

@@ -13,5 +13,6 @@ export * from './plan-finding.ts';
 export * from './replies.ts';
 export * from './roles.ts';
 export * from './stockroom.ts';
+export * from './timeline.ts';
 export * from './today.ts';
 export * from './trial-basket.ts';

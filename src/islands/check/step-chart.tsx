@@ -48,6 +48,7 @@ async function draw(element: HTMLElement, steps: Steps, at: string, currency: st
   const chart = init(element);
   chart.setOption({
     animation: false,
+    textStyle: { fontFamily: getComputedStyle(element).fontFamily },
     useUTC: true,
     grid: { left: 44, right: 8, top: 10, bottom: 22 },
     xAxis: {

@@ -55,7 +55,7 @@ export function Steps({
                 aria-current={here ? 'time' : undefined}
                 className={`hairline flex items-baseline gap-3 border-b py-1.5 hover:bg-base-200 ${here ? 'border-l-4 border-l-primary pl-2' : ''}`}
               >
-                <span className="w-40 flex-none whitespace-nowrap text-sm">
+                <span className="min-w-40 flex-none whitespace-nowrap text-sm">
                   {i === 0 ? 'before that' : `from ${shortMoment(step.from, view.now)}`}
                 </span>
                 <span className="quiet flex-1 truncate text-sm">{step.promotion?.name ?? ''}</span>

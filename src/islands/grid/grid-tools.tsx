@@ -2,9 +2,8 @@ import { type Choices, type LensView, lensQuery } from '../../contracts/view/ind
 import { saidCount } from '../../ui/writing/index.ts';
 import type { GridDesk, GridEvent } from './desk.ts';
 import { HeldAgainst } from './held-against.tsx';
+import { NodeChoice } from './node-choice.tsx';
 import type { GridAt } from './use-grid.ts';
-
-const ALL = '';
 
 /** Which goods are looked at, what their prices are held against, how many there are, and out to a file. */
 export function GridTools({
@@ -34,19 +33,12 @@ export function GridTools({
           value={desk.text}
           onChange={({ target }) => tell({ type: 'searched', text: target.value })}
         />
-        <select
-          className="select select-sm w-auto max-w-56"
-          aria-label="Group of goods"
-          value={desk.node ?? ALL}
-          onChange={({ target }) => tell({ type: 'narrowed', node: target.value || null })}
-        >
-          <option value={ALL}>All goods</option>
-          {nodesInOrder(choices?.nodes ?? []).map(({ id, name, depth }) => (
-            <option key={id} value={id}>
-              {'\u2003'.repeat(depth) + name}
-            </option>
-          ))}
-        </select>
+        <NodeChoice
+          nodes={choices?.nodes ?? []}
+          chosen={desk.node}
+          none="All goods"
+          onChoose={(node) => tell({ type: 'narrowed', node })}
+        />
         <HeldAgainst desk={desk} tell={tell} view={view} choices={choices} />
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm">
@@ -91,17 +83,4 @@ export function GridTools({
 function sizeWords({ goods, stores, currency }: { goods: number; stores: number; currency: string }): string {
   const of = (count: number, one: string, more: string) => `${saidCount(count)} ${count === 1 ? one : more}`;
   return `${of(goods, 'item', 'items')} in ${of(stores, 'store', 'stores')}, in ${currency}`;
-}
-
-interface PlacedNode {
-  readonly id: string;
-  readonly name: string;
-  readonly depth: number;
-}
-
-/** The hierarchy from the top, one branch after another. */
-function nodesInOrder(nodes: Choices['nodes'], parent?: string, depth = 0): PlacedNode[] {
-  return nodes
-    .filter((node) => node.parent === parent)
-    .flatMap(({ id, name }) => [{ id, name, depth }, ...nodesInOrder(nodes, id, depth + 1)]);
 }

@@ -26,6 +26,7 @@ const WAYS: readonly { place: string; does: string; path: string; planning?: tru
   { place: 'Plan', does: 'The calendar', path: '/plan/calendar' },
   { place: 'Check', does: 'All prices, by store', path: '/check' },
   { place: 'Check', does: 'One price, and why', path: '/check/price' },
+  { place: 'Check', does: 'Prices over time', path: '/check/timeline' },
   { place: 'Check', does: 'A trial basket', path: '/check/basket' },
   { place: 'Check', does: 'Findings: what may be wrong', path: '/check/findings' },
   { place: 'Stockroom', does: 'Items', path: '/stockroom/items' },

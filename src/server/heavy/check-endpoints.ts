@@ -5,6 +5,7 @@ import {
   gridFileRequest,
   gridRequest,
   selectionRequest,
+  timelineRequest,
 } from '../../contracts/index.ts';
 import {
   gridFile,
@@ -12,6 +13,7 @@ import {
   lookAtFindings,
   lookAtGrid,
   lookAtSelection,
+  lookAtTimeline,
   matchCodes,
   readItemRule,
   resolveLooking,
@@ -41,6 +43,9 @@ export const CHECK_ENDPOINTS = {
     if (!file.ok) return failureReply(file.failure);
     return fileReply('prices', kind, file.value.columns, file.value.rows);
   }),
+  timeline: onQuery(timelineRequest, async ({ app, person, input }) =>
+    answerReply(await lookAtTimeline(app, person, input)),
+  ),
   'basket-checks': onBytes(async ({ app, person, now }) => json(await runBasketChecks(app, person, now))),
   'keep-basket-check': onBody(basketCheckRequest, async ({ app, person, input, now }) =>
     outcomeReply(await keepBasketCheck(app, person, input, now), 201),

@@ -1,2 +1,3 @@
 export * from './grid-file.ts';
 export * from './look-at-grid.ts';
+export * from './look-at-timeline.ts';

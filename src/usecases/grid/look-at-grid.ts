@@ -1,7 +1,6 @@
 import {
   done,
   failed,
-  GROUP_PREFIX,
   type GridCellView,
   type GridPriceView,
   type GridQuestion,
@@ -10,7 +9,6 @@ import {
   may,
   type Outcome,
   type Person,
-  sees,
   writeStores,
 } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
@@ -24,11 +22,11 @@ import {
 } from '../../core/grid/index.ts';
 import { formatAmount, type MinorUnits } from '../../core/money/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
-import { storesOf } from '../../core/selection/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CurrentPlan, StockroomStore } from '../ports/index.ts';
 import { wordsOf } from '../stockroom/index.ts';
 import { type GridPorts, gridSides, type ReadSides } from './grid-sides.ts';
+import { storesAsked } from './stores-asked.ts';
 
 /** What is told at once: a few screens in both directions. */
 const ROWS = 120;
@@ -165,20 +163,6 @@ function keep(current: CurrentPlan, key: string, grid: LaidGrid): void {
   kept.delete(key);
   kept.set(key, grid);
   if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
-}
-
-function storesAsked(
-  where: string | undefined,
-  person: Person,
-  { compiled: { plan } }: CurrentPlan,
-): readonly string[] | null {
-  const seen = plan.stores.flatMap(({ id }) => (sees(person, id) ? [id] : []));
-  if (where === undefined) return seen;
-  if (!where.startsWith(GROUP_PREFIX)) return seen.includes(where) ? [where] : null;
-  const group = where.slice(GROUP_PREFIX.length);
-  if (!plan.storeGroups.some(({ id }) => id === group)) return null;
-  const within = storesOf({ group }, plan);
-  return seen.filter((id) => within.has(id));
 }
 
 /** Positions in shelf order of the goods that are asked for; null where there is no such place in the hierarchy. */

@@ -1,0 +1,2 @@
+export * from './grid.tsx';
+export * from './node-choice.tsx';
