@@ -79,8 +79,15 @@ test(
     await widen(at('found-more', 'Warm drinks', 'food-and-drink'));
     await page.reload();
     await row.waitFor({ timeout: 60_000 });
-    await row.getByRole('link', { name: 'Open Warm drinks' }).click();
-    await page.waitForURL('**/plan/found-more**');
+    // A mend is opened with all that it does, and nothing of it is saved.
+    await row.getByRole('link', { name: 'Let Warm drinks go first' }).click();
+    await page.waitForURL((url) => url.pathname === '/plan/found-more' && !url.search.includes('mend'));
+    await page.getByRole('button', { name: /priority 32/ }).waitFor();
+    await beside.getByText('Two at one priority').waitFor({ state: 'detached', timeout: 60_000 });
+    await beside.and(page.locator('[aria-busy=false]')).waitFor({ timeout: 60_000 });
+    expect(await beside.textContent()).not.toContain('Two at one priority');
+    const { promotion } = (await (await as('ines')).get('/api/promotions/found-more')).body;
+    expect(promotion.priority).toBe(33);
     expect(complaints).toEqual([]);
   },
 );

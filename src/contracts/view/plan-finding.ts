@@ -6,6 +6,17 @@ export interface SomeOf<T> {
   readonly some: readonly T[];
 }
 
+/** A change of one promotion after which the finding would be gone. */
+export interface FindingMend {
+  readonly kind: 'go-first' | 'leave-out';
+  readonly promotion: string;
+  readonly name: string;
+  /** Of going first: what its priority would be. */
+  readonly priority?: number;
+  /** Of leaving out: SKUs. */
+  readonly items?: readonly string[];
+}
+
 /** Something that may be wrong in the plan, as it is read and worked off. */
 export interface PlanFinding {
   readonly code: FindingCode;
@@ -22,6 +33,7 @@ export interface PlanFinding {
   readonly money: string | null;
   /** Lowest prices of the 30 days before, rising, each with where it holds. */
   readonly lowest: readonly { readonly amount: string; readonly items: number; readonly stores: number }[];
+  readonly mends: readonly FindingMend[];
   /** What it is about, in short: accepted, it stays quiet as long as this stays. */
   readonly about: string;
   readonly accepted: { readonly by: string; readonly at: string; readonly reason: string } | null;

@@ -15,6 +15,7 @@ import { RefusalNotes } from './refusal-notes.tsx';
 import { SheetBelow } from './sheet-below.tsx';
 import { useDesk } from './use-desk.ts';
 import { useKeptDraft } from './use-kept-draft.ts';
+import { useMend } from './use-mend.ts';
 import { usePreview } from './use-preview.ts';
 import { useUndoKeys } from './use-undo-keys.ts';
 import { WaitingBeside } from './waiting-beside.tsx';
@@ -26,6 +27,8 @@ export interface EditorProps {
   readonly begin?: Draft | null;
   /** What the person was writing when they went away. */
   readonly unsaved?: KeptDraft | null;
+  /** A change that somebody wants to look at: what does away with a finding. */
+  readonly mend?: string | null;
   readonly plans: boolean;
   readonly approves: boolean;
   /** A state that is past is looked at: when it was, and what was done then. */
@@ -40,7 +43,16 @@ export function Editor(props: EditorProps) {
   );
 }
 
-function Desk({ view, opened, begin = null, unsaved = null, plans, approves, past = null }: EditorProps) {
+function Desk({
+  view,
+  opened,
+  begin = null,
+  unsaved = null,
+  plans,
+  approves,
+  past = null,
+  mend = null,
+}: EditorProps) {
   const at = useDesk({ view, opened, begin, unsaved });
   const { dirty, newKey } = at;
   const { draft, kept, saving, tried } = at.desk;
@@ -53,6 +65,7 @@ function Desk({ view, opened, begin = null, unsaved = null, plans, approves, pas
       if (!kept) history.replaceState(null, '', `/plan/new${lensQuery(view.lens, { draft: newKey })}`);
     },
   });
+  useMend(plans ? mend : null, at);
   useLeaveWarning(keeping === 'keeping' || keeping === 'not-kept');
   useUndoKeys(at.onUndo, at.onRedo);
   const preview = usePreview(draft, view, tried);

@@ -23,7 +23,7 @@ export function FindingLine({
       {promotions
         .filter(({ id }) => id !== without)
         .map(({ id, name }) => (
-          <a key={id} className="link ml-2 whitespace-nowrap" href={`/plan/${idInAddress(id)}${query}`}>
+          <a key={id} className="link ml-2" href={`/plan/${idInAddress(id)}${query}`}>
             Open {name}
           </a>
         ))}

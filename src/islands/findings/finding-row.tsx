@@ -4,6 +4,7 @@ import { type LensView, lensQuery, type PlanFinding } from '../../contracts/view
 import { FINDING_WORDS } from '../../ui/words/index.ts';
 import { readersTime, saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
 import { Accept, TakeBack } from './accept.tsx';
+import { MendLinks } from './mend-links.tsx';
 
 export interface RowProps {
   readonly finding: PlanFinding;
@@ -36,6 +37,7 @@ export function FindingRow({ finding, view, currency, plans, onChanged }: RowPro
               Open {name}
             </a>
           ))}
+          {plans && !accepted ? <MendLinks mends={finding.mends} lens={view.lens} /> : null}
           {finding.items.count > 0 || finding.lowest.length > 0 ? (
             <button
               type="button"

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { FindingsView, PlanFinding } from '../../contracts/index.ts';
 import { formatMoment, type Instant } from '../../core/calendar/index.ts';
 import { formatAmount, type MinorUnits } from '../../core/money/index.ts';
-import { type Finding, type FindingCode, sayFinding } from '../../core/overlaps/index.ts';
+import { type Finding, type FindingCode, mendsOf, sayFinding } from '../../core/overlaps/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
 import type { CurrentPlan } from '../ports/index.ts';
 
@@ -87,6 +87,10 @@ function viewOf({ compiled, document }: CurrentPlan, group: readonly Finding[]):
             stores: one.stores.length,
           }))
         : [],
+    mends: mendsOf(whole, (id) => plan.promotions.find((one) => one.id === id)).map((mend) => ({
+      ...mend,
+      name: names.get(mend.promotion) ?? mend.promotion,
+    })),
     about: aboutOf(whole),
     accepted: null,
   };
