@@ -24,7 +24,7 @@ import { formatAmount, type MinorUnits } from '../../core/money/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CurrentPlan, StockroomStore } from '../ports/index.ts';
-import { wordsOf } from '../stockroom/index.ts';
+import { skusWith, wordsOf } from '../stockroom/index.ts';
 import { type GridPorts, gridSides, type ReadSides } from './grid-sides.ts';
 import { storesAsked } from './stores-asked.ts';
 
@@ -174,24 +174,11 @@ async function goodsAsked(
   const under = node === undefined ? null : catalogue.nodesUnder(node);
   if (node !== undefined && !plan.nodes.some(({ id }) => id === node)) return null;
   const words = wordsOf(q);
-  const found = words.length === 0 ? null : new Set(await searched(stockroom, words));
+  const found = words.length === 0 ? null : await skusWith(stockroom, words);
   const { indexAt } = grounds.order;
   return Int32Array.from(indexAt.keys()).filter((position) => {
     const item = catalogue.items[indexAt[position]!]!;
     if (catalogue.isParent(indexAt[position]!)) return false;
     return (!under || under.has(item.node)) && (!found || found.has(item.sku));
   });
-}
-
-async function searched(stockroom: StockroomStore, words: readonly string[]): Promise<readonly string[]> {
-  const { skus } = await stockroom.findItems({
-    words,
-    among: null,
-    sort: 'position',
-    descending: false,
-    offset: 0,
-    limit: null,
-    counted: false,
-  });
-  return skus;
 }

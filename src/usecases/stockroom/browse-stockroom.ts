@@ -147,7 +147,16 @@ async function foundEntries(
   const entries = entriesOf(document, browse.table).filter((entry) => isSeen(entry, browse.table, person));
   const words = wordsOf(browse.text);
   if (!isByItem(browse.table) || words.length === 0) return entries;
-  const found = await ports.stockroom.findItems({
+  const skus = await skusWith(ports.stockroom, words);
+  return entries.filter((entry) => skus.has((entry as { sku: string }).sku));
+}
+
+/** The items whose SKU, barcode, name or brand holds every word. */
+export async function skusWith(
+  stockroom: StockroomStore,
+  words: readonly string[],
+): Promise<ReadonlySet<string>> {
+  const { skus } = await stockroom.findItems({
     words,
     among: null,
     sort: 'position',
@@ -156,8 +165,7 @@ async function foundEntries(
     limit: null,
     counted: false,
   });
-  const skus = new Set(found.skus);
-  return entries.filter((entry) => skus.has((entry as { sku: string }).sku));
+  return new Set(skus);
 }
 
 /** People of single stores see those, and what belongs to them. */
