@@ -10,7 +10,7 @@ import { cellsOf, type GridSides, gridOf, type Side, sideOf, sideOfPlans, sideOf
 
 const TODAY = '2027-03-01';
 const NOW = Date.parse(`${TODAY}T12:00Z`) as Instant;
-const SIZE = { stores: 24, zones: 3, groups: 4, items: 600, priceChanges: 70 };
+const SIZE = { stores: 16, zones: 3, groups: 4, items: 320, priceChanges: 60 };
 const later = (days: number): Instant => (NOW + days * DAY) as Instant;
 
 /** Two stores with some prices of their own: one with a few, one with many. */

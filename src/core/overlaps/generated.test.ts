@@ -188,7 +188,7 @@ describe('whatever the price changes are', () => {
         );
         expect(findOf(planBeside(before, span), after, put.id)).toEqual(wanted);
       }),
-      { numRuns: 40 },
+      { numRuns: 20 },
     );
   });
 

@@ -43,6 +43,12 @@ export function Steps({
           chosen={around}
           onChoose={onAround}
         />
+        <a
+          className="link ml-auto text-sm"
+          href={`/check/timeline${lensQuery({ ...view.lens, where: view.group ? view.lens.where : null }, { item })}`}
+        >
+          Store by store
+        </a>
       </div>
       <StepChart steps={steps} at={moment} currency={story.currency} />
       <ol className="mt-2 max-h-96 overflow-y-auto">
