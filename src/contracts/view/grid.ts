@@ -34,11 +34,6 @@ export function writeStores(numbers: readonly number[]): StoreSet {
 export const hasStore = (stores: StoreSet, number: number): boolean =>
   ((Number.parseInt(stores[number >> 2] ?? '0', 16) >> (number & 3)) & 1) === 1;
 
-export const countStores = (stores: StoreSet): number =>
-  [...stores].reduce((sum, digit) => sum + BITS[Number.parseInt(digit, 16)]!, 0);
-
-const BITS = [0, 1, 1, 2, 1, 2, 2, 3, 1, 2, 2, 3, 2, 3, 3, 4];
-
 export interface GridRowView {
   readonly sku: string;
   readonly name: string;

@@ -6,7 +6,7 @@ import type { SheetProps } from './sheet-props.ts';
 const FEW = 30;
 const BEYOND = 3;
 /** Pixels of a rem, as the page is set. */
-const REM = () =>
+const remOfPage = (): number =>
   typeof document === 'undefined'
     ? 16
     : Number.parseFloat(getComputedStyle(document.documentElement).fontSize);
@@ -16,7 +16,9 @@ export function useColumns(
   scroller: RefObject<HTMLDivElement | null>,
   { columns, onShowColumns }: Pick<SheetProps, 'columns' | 'onShowColumns'>,
 ) {
-  const widthOf = (at: number) => (columns[at]?.width ?? 0) * REM();
+  // Asked of the page once, not for each of a thousand columns.
+  const rem = remOfPage();
+  const widthOf = (at: number) => (columns[at]?.width ?? 0) * rem;
   const across = useVirtualizer({
     horizontal: true,
     count: columns.length,
