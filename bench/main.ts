@@ -2,6 +2,7 @@ import { benchBasket } from './basket.ts';
 import { benchBook } from './book.ts';
 import { benchImport } from './import.ts';
 import { benchLargeBook } from './large-book.ts';
+import { benchLoopholes } from './loopholes.ts';
 import { benchPageWeight } from './page-weight.ts';
 import { benchSearch } from './search.ts';
 import { benchWorksheet } from './worksheet.ts';
@@ -11,6 +12,7 @@ const { DATABASE_URL, BELLTAG_ORIGIN } = process.env;
 const PARTS = {
   book: () => benchBook(DATABASE_URL!),
   large: () => benchLargeBook(),
+  loopholes: () => benchLoopholes(),
   pages: () => benchPageWeight(BELLTAG_ORIGIN!),
   worksheet: () => benchWorksheet(),
   basket: () => benchBasket(),

@@ -86,10 +86,22 @@ async function heldAgainst(page) {
   await page.getByText('Why this price').waitFor();
 }
 
+const searched = (page) =>
+  page.getByRole('region', { name: 'Leave less than nothing' }).waitFor({ timeout: 60_000 });
+const addedUp = (page) => page.getByRole('region', { name: 'By department' }).waitFor({ timeout: 60_000 });
+async function moveOne(page) {
+  await page.getByRole('button', { name: 'Move Shampoo, a little less' }).focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('End');
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Space');
+  await page.getByText(/items in 48 stores|No price of the next/).waitFor({ timeout: 30_000 });
+}
 const drawn = (page) => page.getByRole('region', { name: 'Its steps' }).waitFor();
 
 const VIEWS = [
-  { name: 'sign-in', path: '/sign-in', as: null },
+  { name: 'order', path: '/plan/order', as: 'ines', does: moveOne },
+  { name: 'week', path: '/plan/week', does: addedUp },
   { name: 'plan', path: '/plan' },
   { name: 'price-change', path: '/plan/new?where=group:city', does: writeDraft },
   { name: 'worksheet', path: '/plan/new?where=group:city', does: layOut },
@@ -101,9 +113,8 @@ const VIEWS = [
   { name: 'timeline', path: '/check/timeline?item=Q103453', does: drawn },
   { name: 'trial-basket', path: '/check/basket?lines=Q100042*4,Q100033*4,Q100044*3,Q100119*2' },
   { name: 'findings', path: '/check/findings', does: foundAll },
+  { name: 'loopholes', path: '/check/loopholes?where=s001', does: searched },
   { name: 'stockroom', path: '/stockroom' },
-  { name: 'item', path: '/stockroom/item/Q103453' },
-  { name: 'phone-check', path: '/check/price?item=Q103453', viewport: PHONE },
   // The tills have told what they hold by then, and nothing has been sent yet.
   { name: 'today', path: '/today' },
   { name: 'phone-today', path: '/today', viewport: PHONE },

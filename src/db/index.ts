@@ -6,6 +6,7 @@ export * from './repositories/draft-repository.ts';
 export * from './repositories/finding-repository.ts';
 export * from './repositories/held-back-repository.ts';
 export * from './repositories/load-plan.ts';
+export * from './repositories/loophole-repository.ts';
 export * from './repositories/picture-repository.ts';
 export * from './repositories/plan-repository.ts';
 export * from './repositories/plan-version.ts';

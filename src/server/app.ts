@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
 import { now } from './machine/clock.ts';
 import { type Environment, readEnvironment } from './machine/environment.ts';
@@ -45,17 +46,29 @@ function createApp(environment: Environment): App {
 
 /** The plan is looked through for what may be wrong once nobody has changed it for so long. */
 const REST = 15_000;
+/** Baskets that lose money are searched for later still, unless somebody who is about to send asks before. */
+const LONG_REST = 60_000;
+/** Whoever waits for a thread goes first. */
+const BETWEEN_SEARCHES = 1_000;
 
 /** Kept baskets are rung again whenever the plan has changed, whoever changed it; what may be wrong is found later. */
 function kept(application: App): App {
   let resting: NodeJS.Timeout | undefined;
   let begun = false;
+  /** Stops by itself once the plan has changed: then it rests again first. */
+  const searchOn = async (): Promise<void> => {
+    const since = resting;
+    await pause(LONG_REST, undefined, { ref: false });
+    while (since === resting && (await application.heavy.value('', 'keepLoopholes', now())))
+      await pause(BETWEEN_SEARCHES, undefined, { ref: false });
+  };
   const look = () =>
     application.heavy
       .value('', 'keepFindings', now())
+      .then(searchOn)
       .catch((error: unknown) => log.error({ err: error }, 'the plan could not be looked through'));
   watchPlan(application.environment.databaseUrl, async () => {
-    if (!begun) await application.findings.forget();
+    if (!begun) await Promise.all([application.findings.forget(), application.loopholes.forget()]);
     begun = true;
     await application.heavy.value('', 'runBasketChecks', { stores: null }, now());
     clearTimeout(resting);

@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { offer } from '../../tests/plans/basket-plan.ts';
-import { checksInMemory, findingsInMemory, inMemory, person, quietSending } from '../../tests/plans/ports.ts';
+import {
+  checksInMemory,
+  findingsInMemory,
+  inMemory,
+  loopholesInMemory,
+  person,
+  quietSending,
+} from '../../tests/plans/ports.ts';
 import { change, SMALL, withPromotions } from '../../tests/plans/small-plan.ts';
 import type { LensView } from '../contracts/index.ts';
 import {
@@ -444,18 +451,39 @@ describe('today', () => {
     ),
     policy: { marginFloor: 5500 },
   };
-  const look = (at: string) => {
+  const look = (at: string, loopholes = loopholesInMemory(), who = planner) => {
     const sending = quietSending();
     const memory = inMemory(document);
     const ports = {
       ...memory,
       checks: checksInMemory(),
       findings: findingsInMemory(),
+      loopholes,
       sending,
       compare: storeComparison(sending, memory.heldBack),
     };
-    return lookAtToday(ports, planner, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
+    return lookAtToday(ports, who, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
   };
+
+  it('tells the basket that loses most, once the plan was searched, to whom costs are shown', async () => {
+    const loopholes = loopholesInMemory();
+    const at = '2027-04-14T12:00';
+    const losing = async (who = planner) => (await look(at, loopholes, who)).losing;
+    expect(await losing()).toBe(null);
+    const one = (margin: string) => ({
+      ...{ store: { id: 'east', name: 'East' }, stores: 2, at: '2027-04-15T11:00:00' },
+      loophole: {
+        ...{ margin, goods: '1.00', cost: '9.00', units: 1, promotions: [], lines: [], codes: [], mends: [] },
+        loses: true,
+      },
+    });
+    const found = [one('-8.00'), one('-2.00')];
+    await loopholes.keep(1, '2027-04-14', { found, searches: 1, isWhole: false });
+    expect(await losing()).toBe(null);
+    await loopholes.keep(1, '2027-04-14', { found, searches: 2, isWhole: true });
+    expect(await losing()).toEqual({ count: 2, most: '8.00', currency: 'EUR', at: '2027-04-15T11:00' });
+    expect(await losing({ ...planner, costs: false })).toBe(null);
+  });
 
   it('tells what is live, starts, ends, waits and was found, at the lens’s moment', async () => {
     const today = await look('2027-04-14T12:00');

@@ -8,6 +8,7 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   readSheetLines: 'tells which of the sent numbers are goods',
   noteTerminal: 'a terminal says what it holds, known by its own key',
   keepFindings: 'the application itself, once the plan has rested',
+  keepLoopholes: 'the application itself, once the plan has rested',
   renewEpoch: 'the application itself, once a restored backup was noticed',
   followAim: 'works on questions and answers of ours alone',
 };

@@ -217,3 +217,28 @@ test('a basket is kept as a check, rung elsewhere beside, and thrown away', LONG
   await kept.waitFor({ state: 'detached' });
   await page.context().close();
 });
+
+test('what a deal would bring is worked out as one assumes, and the week in sum', LONG, async () => {
+  const { page, complaints } = await sitDown(browser, 'ines');
+  await page.goto('/plan/deal-005');
+  const brings = page.getByRole('region', { name: 'What it would bring' });
+  await brings.getByRole('button', { name: 'What it would bring' }).click();
+  const sum = brings.getByText(/^In 14 days it takes/);
+  await sum.waitFor({ timeout: 30_000 });
+  const first = await sum.textContent();
+  await brings.getByLabel('Percent more of what gets cheaper').fill('5');
+  await brings.getByText(/earns .+ less\./).waitFor();
+  expect(await sum.textContent()).not.toBe(first);
+  await brings.getByLabel('Percent of its goods that are bought by the deal').fill('all');
+  await brings.getByRole('alert').waitFor();
+  await brings.getByRole('radio', { name: 'Margin' }).check({ force: true });
+  expect(await brings.getByRole('row').count()).toBeGreaterThan(20);
+  expect(await accessFaults(page)).toEqual([]);
+  await page.goto('/plan');
+  await page.getByRole('link', { name: 'The week in sum' }).click();
+  const departments = page.getByRole('region', { name: 'By department' });
+  await departments.getByRole('row').filter({ hasText: 'Beauty' }).waitFor({ timeout: 30_000 });
+  expect(await departments.getByRole('row').count()).toBe(8);
+  expect(await accessFaults(page)).toEqual([]);
+  expect(complaints).toEqual([]);
+});

@@ -91,3 +91,33 @@ test(
     expect(complaints).toEqual([]);
   },
 );
+
+test('a deal that loses money is found as a basket, rung, and closed where it is written', LONG, async () => {
+  const when = { from: `${inDays(300)}T09:00`, to: `${inDays(307)}T20:00` };
+  await saveApproved({
+    ...change('too-much', { when, priority: 50 }),
+    name: 'Two teas, far too cheap',
+    offer: { kind: 'mixAndMatch', items: { node: 'teas' }, take: 2, value: { percentOff: 9_000 } },
+  } as never);
+  const { page, complaints } = await sitDown(browser, 'ines');
+  await page.goto(`/check/loopholes?where=s001&at=${inDays(302)}T11:00`);
+  await settled(page);
+  const losing = page.getByRole('region', { name: 'Leave less than nothing' });
+  const row = losing.getByRole('listitem').filter({ hasText: 'By Two teas, far too cheap' }).first();
+  await row.waitFor({ timeout: 60_000 });
+  await page.getByText(/Proved: no basket of up to 12 units leaves less/).waitFor();
+  expect(await row.textContent()).toMatch(/-\d+\.\d\d EUR/);
+  expect(await accessFaults(page)).toEqual([]);
+  const paid = /lost: (\d+\.\d\d) paid/.exec((await row.textContent())!)![1]!;
+  await row.getByRole('link', { name: 'Ring it' }).click();
+  await page.waitForURL(/\/check\/basket/);
+  await page.getByText(paid).first().waitFor();
+  await page.goBack();
+  await row.getByRole('link', { name: /once a basket/ }).click();
+  await page.waitForURL((url) => url.pathname === '/plan/too-much' && !url.search.includes('mend'));
+  await page
+    .getByText(/at most once a basket/)
+    .first()
+    .waitFor();
+  expect(complaints).toEqual([]);
+});

@@ -464,3 +464,36 @@ test(
     await ines.page.context().close();
   },
 );
+
+test(
+  'promotions are put in another order by keys, which says what that does before it is saved',
+  LONG,
+  async () => {
+    const { page, complaints } = await sitDown(browser, 'ines');
+    await page.goto('/plan');
+    await page.getByRole('link', { name: 'Order and combinations' }).click();
+    const list = page.getByRole('list', { name: 'Order of the promotions' });
+    await list.getByRole('listitem').first().waitFor();
+    await page.getByRole('button', { name: 'Move Shampoo, a little less' }).focus();
+    await page.keyboard.press('Space');
+    await page.keyboard.press('Home');
+    await page.keyboard.press('Space');
+    expect(await list.getByRole('listitem').first().textContent()).toMatch(/70.+Shampoo, a little less/);
+    const effect = page.getByRole('region', { name: 'What it would do to prices' });
+    await effect.getByText(/items in 48 stores/).waitFor({ timeout: 30_000 });
+    expect(await effect.textContent()).toMatch(/prices rise, 0 fall/);
+    expect(await accessFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'As it was' }).click();
+    await page.getByText('Who goes with whom').click();
+    const cell = page.getByRole('button', {
+      name: 'Five off from sixty and Members: a little off the basket: both count',
+    });
+    await cell.click();
+    await effect.waitFor();
+    await page.getByRole('button', { name: 'Save one promotion' }).click();
+    await page.getByText(/Written beside what is approved/).waitFor();
+    await page.getByText('Who goes first').click();
+    expect(await list.getByText('a change of it waits').count()).toBeGreaterThan(0);
+    expect(complaints).toEqual([]);
+  },
+);

@@ -34,6 +34,9 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'DELETE findings/accepted': ['plan', '/api/findings/accepted', {}],
   'GET grid/index': ['see', '/api/grid?at=2026-12-01T09:00'],
   'GET grid/file': ['see', '/api/grid/file?at=2026-12-01T09:00&kind=csv&q=sun'],
+  'GET loopholes/cases': ['see', '/api/loopholes/cases?at=2026-12-01T09:00&where=s001'],
+  'GET loopholes/index': ['see', '/api/loopholes?at=2026-12-01T09:00&store=none&units=1'],
+  'GET loopholes/kept': ['see', '/api/loopholes/kept'],
   'GET timeline': ['see', '/api/timeline?item=Q100181&at=2026-12-01T09:00'],
   'GET health': ['open', '/api/health'],
   'GET items': ['see', '/api/items?q=sun'],
@@ -55,6 +58,10 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'POST promotions/many': ['plan', '/api/promotions/many', {}],
   'POST promotions/preview': ['see', '/api/promotions/preview', {}],
   'POST promotions/preview-deal': ['see', '/api/promotions/preview-deal', {}],
+  'GET promotions/order': ['see', '/api/promotions/order?at=2026-12-01T09:00'],
+  'POST promotions/standing': ['plan', '/api/promotions/standing', {}],
+  'POST promotions/outlook': ['see', '/api/promotions/outlook', {}],
+  'POST plan/week': ['see', '/api/plan/week', {}],
   'POST promotions/findings': ['see', '/api/promotions/findings', {}],
   'GET promotions/touching': ['see', '/api/promotions/touching?code=x'],
   'POST promotions/undo': ['plan', '/api/promotions/undo', {}],
@@ -85,7 +92,13 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'GET till/picture/[id]': ['terminal', `/api/till/picture/${NOWHERE}`],
 };
 /** Who is let in by their role and has no business there all the same. */
-const NOT_FOR: Readonly<Record<string, readonly DemoName[]>> = { 'GET plan/index': ['tove'] };
+const NOT_FOR: Readonly<Record<string, readonly DemoName[]>> = {
+  'GET plan/index': ['tove'],
+  'GET promotions/order': ['tove'],
+  // What a basket leaves tells of costs.
+  'GET loopholes/cases': ['tove'],
+  'GET loopholes/index': ['tove'],
+};
 
 const PAGES: Readonly<Record<string, string>> = {
   '404': '/404',
@@ -93,6 +106,7 @@ const PAGES: Readonly<Record<string, string>> = {
   index: '/',
   'check/basket': '/check/basket',
   'check/findings': '/check/findings',
+  'check/loopholes': '/check/loopholes',
   'check/price': '/check/price',
   'check/timeline': '/check/timeline',
   'check/index': '/check',
@@ -101,6 +115,8 @@ const PAGES: Readonly<Record<string, string>> = {
   'plan/calendar': '/plan/calendar',
   'plan/index': '/plan',
   'plan/new': '/plan/new',
+  'plan/order': '/plan/order',
+  'plan/week': '/plan/week',
   send: '/send',
   'sign-in': '/sign-in',
   'stockroom/[table]': '/stockroom/items',

@@ -22,6 +22,8 @@ import type {
   AcceptedFinding,
   BasketCheckStore,
   FindingStore,
+  LoopholeStore,
+  SearchedLoopholes,
   StoredBasketCheck,
 } from '../../src/usecases/ports/index.ts';
 import { compiled } from './small-plan.ts';
@@ -190,6 +192,21 @@ export function findingsInMemory(): FindingStore & { looks: number; told: string
       accepted.set(finding.key, { ...finding, by, at: '2027-03-01T00:00:00.000Z' });
     },
     takeBack: async (key) => accepted.delete(key),
+  };
+}
+
+export function loopholesInMemory(): LoopholeStore & { looks: number } {
+  let kept: { version: number; day: string; searched: SearchedLoopholes } | null = null;
+  return {
+    looks: 0,
+    found: async (version, day) => (kept?.version === version && kept.day === day ? kept.searched : null),
+    async keep(version, day, searched) {
+      this.looks += 1;
+      kept = { version, day, searched };
+    },
+    async forget() {
+      kept = null;
+    },
   };
 }
 

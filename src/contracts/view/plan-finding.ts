@@ -6,15 +6,17 @@ export interface SomeOf<T> {
   readonly some: readonly T[];
 }
 
-/** A change of one promotion after which the finding would be gone. */
+/** A change of one promotion after which what was found would be gone, or less. */
 export interface FindingMend {
-  readonly kind: 'go-first' | 'leave-out';
+  readonly kind: 'go-first' | 'leave-out' | 'end' | 'begin' | 'once';
   readonly promotion: string;
   readonly name: string;
   /** Of going first: what its priority would be. */
   readonly priority?: number;
   /** Of leaving out: SKUs. */
   readonly items?: readonly string[];
+  /** Of ending and beginning: wall time. */
+  readonly at?: string;
 }
 
 /** Something that may be wrong in the plan, as it is read and worked off. */

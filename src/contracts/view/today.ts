@@ -23,6 +23,14 @@ export interface TodayView {
   readonly terminals: TerminalCount;
   readonly findings: readonly Finding[];
   /** What may be wrong in the plan from today on; null: it was not looked through since it changed. */
+  /** The basket that loses most in the two weeks ahead, and how many do; null: none, or not searched since it changed. */
+  readonly losing: {
+    readonly count: number;
+    readonly most: string;
+    readonly currency: string;
+    /** Wall time at which it does. */
+    readonly at: string;
+  } | null;
   readonly inPlan: { readonly count: number; readonly kinds: readonly PlanFinding['code'][] } | null;
 }
 

@@ -1,4 +1,4 @@
-import { NO_PRICE } from '../price-book/index.ts';
+import { mixer, NO_PRICE } from '../price-book/index.ts';
 import type { Rows } from './side.ts';
 
 /** Stands for a price that is the same on both sides, whatever made it. */
@@ -20,23 +20,4 @@ export function fingerprint({ now, was }: Rows, goods: Int32Array): string {
     if (before !== price) mixed.put(was.winners[position]!);
   }
   return mixed.text();
-}
-
-/** Two numbers of 32 bits, mixed apart: what differs comes to the same ones once in 10^19 pairs. */
-function mixer(): { put(value: number): void; text(): string } {
-  let first = 1;
-  let second = 3;
-  const mix = (value: number): void => {
-    first = Math.imul(first ^ value, 0x9e3779b1);
-    first ^= first >>> 15;
-    second = Math.imul(((second << 7) | (second >>> 25)) ^ value, 0x85ebca6b);
-  };
-  return {
-    put(value) {
-      mix(value | 0);
-      // What needs more than 32 bits.
-      if (value > 0xffffffff) mix(Math.floor(value / 2 ** 32));
-    },
-    text: () => `${first} ${second}`,
-  };
 }

@@ -1,7 +1,8 @@
 import { isDeliveryReward } from '../offer/index.ts';
-import type { BasketOfferPromotion, CompiledOffer, CompiledPlan } from '../price-book/index.ts';
+import type { CompiledPlan } from '../price-book/index.ts';
 import { type Basket, type Receipt, ringBasket, ringingOf } from '../receipt/index.ts';
 import { type Good, goodsWorthLooking } from './goods.ts';
+import { leastMargin } from './least-margin.ts';
 import type { Loophole, Loopholes, Margin } from './loophole.ts';
 
 export interface Search {
@@ -11,12 +12,16 @@ export interface Search {
   readonly units: number;
   /** The most baskets that are rung. */
   readonly budget?: number;
+  /** Where not all can be tried: how many are rung beside those that the automata point to, for other promotions. */
+  readonly further?: number;
 }
 
 /** About half a minute. */
 const BUDGET = 60_000;
+const FURTHER_LOOKS = 1_500;
+const MOST_FOUND = 100;
 /** More codes than this are held all together or one by one. */
-const MOST_CODES = 4;
+export const MOST_CODES_TOGETHER = 4;
 /** From so many baskets at a time the search goes on where it cannot try all, each with so many further goods. */
 const BEAM = 40;
 const KINDS = 160;
@@ -33,22 +38,24 @@ interface Rung extends Margin {
  * ones that leave least are gone on with, and what is still possible is told.
  */
 export function findLoopholes(compiled: CompiledPlan, search: Search): Loopholes {
-  const { circumstances, units } = search;
+  const { circumstances, units, further: beside = FURTHER_LOOKS } = search;
   const subsets = codeSets(circumstances.codes);
   const budget = Math.floor((search.budget ?? BUDGET) / subsets.length);
   const found = new Map<string, Loophole>();
   const looks = subsets.map((codes) => {
-    const look = lookWith(compiled, { ...circumstances, codes, lines: [] }, units, budget);
+    const look = lookWith(compiled, { ...circumstances, codes, lines: [] }, units, { budget, beside });
     for (const one of look.found) keep(found, one);
     return look;
   });
-  const proved = looks.every((look) => look.complete);
+  const rising = [...found.values()].sort(byMargin);
+  const least = rising[0]?.margin ?? 0;
+  const proved = looks.every(({ bound }) => bound === null || bound >= least);
   return {
-    found: [...found.values()].sort(byMargin),
+    found: rising,
     looked: {
       units,
       proved,
-      bound: proved ? null : Math.min(...looks.map(({ bound }) => bound)),
+      bound: proved ? null : Math.min(...looks.map(({ bound }) => bound ?? least)),
       baskets: looks.reduce((sum, { baskets }) => sum + baskets, 0),
     },
   };
@@ -56,41 +63,56 @@ export function findLoopholes(compiled: CompiledPlan, search: Search): Loopholes
 
 interface Look {
   readonly found: readonly Loophole[];
-  readonly complete: boolean;
-  readonly bound: number;
+  /** Nothing leaves less than this; null: all were tried. */
+  readonly bound: number | null;
   readonly baskets: number;
 }
 
 /** All that one choice of codes makes possible. */
-function lookWith(compiled: CompiledPlan, holder: Basket, units: number, budget: number): Look {
+function lookWith(
+  compiled: CompiledPlan,
+  holder: Basket,
+  units: number,
+  { budget, beside }: { budget: number; beside: number },
+): Look {
   const { situation, offers: live } = ringingOf(compiled, holder).ringing;
   const offers = live.filter(({ promotion }) => !isDeliveryReward(promotion.offer));
   const goods = goodsWorthLooking(compiled, situation, offers);
   const rung = new Map<string, Rung>();
-  let complete = true;
+  const look = (counts: readonly number[]): Rung => {
+    const key = counts.join();
+    const known = rung.get(key);
+    if (known) return known;
+    const one = ringCounts(compiled, holder, goods, counts);
+    rung.set(key, one);
+    return one;
+  };
+  const all = allWays(goods.length, units) <= budget;
+  const least = all ? null : leastMargin(compiled, holder, goods, units, (counts) => look(counts).margin);
   let layer: Rung[] = [{ counts: goods.map(() => 0), promotions: [], margin: 0, goods: 0, cost: 0 }];
+  const most = all ? budget : Math.min(budget, rung.size + beside);
   for (let size = 1; size <= units && goods.length > 0; size++) {
-    complete &&= rung.size + waysToFill(goods.length, size) <= budget;
     const next: Rung[] = [];
-    for (const from of complete ? layer : least(layer))
-      for (const at of complete ? goods.keys() : further(goods, from)) {
+    for (const from of all ? layer : leastOf(layer))
+      for (const at of all ? goods.keys() : further(goods, from)) {
         const counts = from.counts.with(at, from.counts[at]! + 1);
-        const key = counts.join();
-        if (rung.has(key) || rung.size >= budget) continue;
-        const one = ringCounts(compiled, holder, goods, counts);
-        rung.set(key, one);
-        next.push(one);
+        if (rung.has(counts.join()) || rung.size >= most) continue;
+        next.push(look(counts));
       }
     layer = next;
   }
-  const found = [...rung.values()]
+  const found = (all ? [...rung.values()] : firstOfEach(rung.values()).map((one) => trimmed(one, look)))
     .filter((one) => !takesLess(one, rung))
     .map(({ counts, ...one }) => ({
       ...one,
       units: counts.reduce((sum, count) => sum + count, 0),
       basket: { ...holder, lines: linesOf(goods, counts) },
     }));
-  return { found, complete, bound: lowestPossible(compiled, offers, units), baskets: rung.size };
+  return {
+    found,
+    bound: least,
+    baskets: rung.size,
+  };
 }
 
 /** Goods that may complete what a basket has begun, those that earn least first, and the few that lose most of all. */
@@ -100,10 +122,10 @@ function further(goods: readonly Good[], { counts }: Rung): Iterable<number> {
   return new Set([...goods.keys()].slice(0, ANYHOW).concat(fitting.slice(0, FURTHER)));
 }
 
-/** In how many ways so many units can be chosen of so many goods, one more than once. */
-function waysToFill(goods: number, units: number): number {
+/** In how many ways up to so many units can be chosen of so many goods, one more than once. */
+function allWays(goods: number, units: number): number {
   let ways = 1;
-  for (let i = 1; i <= units; i++) ways = (ways * (goods + i - 1)) / i;
+  for (let i = 1; i <= units; i++) ways = (ways * (goods + i)) / i;
   return ways;
 }
 
@@ -127,8 +149,33 @@ function takesLess({ counts, margin }: Rung, rung: ReadonlyMap<string, Rung>): b
   });
 }
 
+/** The one that leaves least of each set of promotions, as many as anybody reads. */
+function firstOfEach(rung: Iterable<Rung>): Rung[] {
+  const first = new Map<string, Rung>();
+  for (const one of rung) {
+    const key = one.promotions.join();
+    const held = first.get(key);
+    if (!held || one.margin < held.margin) first.set(key, one);
+  }
+  return [...first.values()].sort((a, b) => a.margin - b.margin).slice(0, MOST_FOUND);
+}
+
+/** Without the units that could be taken without raising what it leaves. */
+function trimmed(one: Rung, look: (counts: readonly number[]) => Rung): Rung {
+  let best = one;
+  for (let at = 0; at < one.counts.length; at++)
+    while (best.counts[at]! > 0) {
+      const counts = best.counts.with(at, best.counts[at]! - 1);
+      if (counts.every((count) => count === 0)) break;
+      const smaller = look(counts);
+      if (smaller.margin > best.margin) break;
+      best = smaller;
+    }
+  return best;
+}
+
 /** Those that leave least, and of each set of promotions one: what is worst must not hide all else. */
-function least(layer: readonly Rung[]): Rung[] {
+function leastOf(layer: readonly Rung[]): Rung[] {
   const rising = layer.toSorted((a, b) => a.margin - b.margin);
   const first = new Map<string, Rung>();
   for (const one of rising) if (!first.has(one.promotions.join())) first.set(one.promotions.join(), one);
@@ -137,7 +184,7 @@ function least(layer: readonly Rung[]): Rung[] {
 
 /** Every choice of the codes, the fewest first; of many none, each, and all. */
 function codeSets(codes: readonly string[]): readonly (readonly string[])[] {
-  if (codes.length > MOST_CODES) return [[], ...codes.map((code) => [code]), codes];
+  if (codes.length > MOST_CODES_TOGETHER) return [[], ...codes.map((code) => [code]), codes];
   const all = Array.from({ length: 1 << codes.length }, (_, bits) =>
     codes.filter((_code, i) => (bits >> i) & 1),
   );
@@ -182,17 +229,3 @@ function promotionsOn({ lines, applications, rewards }: Receipt): string[] {
   for (const { promotion } of [...applications, ...rewards]) ids.add(promotion);
   return [...ids].sort();
 }
-
-/** Nobody is paid for what they take: all units at the dearest cost for nothing, and a gift for each of them. */
-function lowestPossible(
-  { catalogue }: CompiledPlan,
-  offers: readonly CompiledOffer[],
-  units: number,
-): number {
-  const dearest = catalogue.items.reduce((most, { cost }) => Math.max(most, cost ?? 0), 0);
-  const gifts = offers.reduce((sum, { promotion }) => sum + giftsOf(promotion, units) * dearest, 0);
-  return -(units * dearest + gifts);
-}
-
-const giftsOf = ({ offer }: BasketOfferPromotion, units: number): number =>
-  'gift' in offer && offer.gift ? units * ('free' in offer ? Number(offer.free) : 1) : 0;

@@ -16,6 +16,8 @@ export interface Good {
   readonly cost: number;
   /** Which of the offers it is among the goods of, by their place. */
   readonly offers: readonly number[];
+  /** Whether a unit offer among them may use it. */
+  readonly isWanted: boolean;
 }
 
 /**
@@ -52,12 +54,14 @@ export function goodsWorthLooking(
     };
     const memberships = offers.map((offer) => offer.parts().map((part) => part.has(index, regular)));
     const isTouched = offers.some((offer, i) => offer.parts().length === 0 || memberships[i]!.includes(true));
+    const mine = [...offers.keys()].filter((i) => memberships[i]!.includes(true));
     const good: Good = {
       index,
       sku: item.sku,
       tag: answer.price,
       cost: item.cost,
-      offers: [...offers.keys()].filter((i) => memberships[i]!.includes(true)),
+      offers: mine,
+      isWanted: mine.some((i) => isUnitOffer(offers[i]!.promotion.offer)),
     };
     const key =
       isTouched || byWeight

@@ -1,2 +1,3 @@
+export * from './cases.ts';
 export * from './find-loopholes.ts';
 export * from './loophole.ts';

@@ -4,9 +4,11 @@ export { barOf, DEFAULT_CHANNEL, type Placed, type Situation } from './bar.ts';
 export * from './book.ts';
 export * from './compiled-offer.ts';
 export * from './compiled-plan.ts';
+export { goodsOf } from './goods-of.ts';
 export type { Ground } from './ground.ts';
 export { firstFrom, forEachCell, layersOf, raisedOn, type Window } from './layer.ts';
 export type { Asked } from './live.ts';
+export { mixer } from './mixer.ts';
 export { numbering } from './numbering.ts';
 export {
   answer,

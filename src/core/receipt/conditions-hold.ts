@@ -24,8 +24,11 @@ export function weightsOf(lines: readonly PricedLine[], catalogue: Catalogue): W
   return { whole, heaviest };
 }
 
-/** Pricing rules 4.3: all that is asked must hold. A guest fails what is asked about past orders and spend. */
-export function conditionsHold(conditions: Conditions, basket: Basket, { whole }: Weights): boolean {
+/**
+ * Pricing rules 4.3: all that is asked must hold. A guest fails what is asked about past orders and spend.
+ * @param weights null: not known yet, so that what is asked about them may hold.
+ */
+export function conditionsHold(conditions: Conditions, basket: Basket, weights: Weights | null): boolean {
   const { history } = basket;
   const among = (wanted: readonly string[] | null, value: string | null | undefined) =>
     wanted === null || (value != null && wanted.includes(value));
@@ -36,8 +39,8 @@ export function conditionsHold(conditions: Conditions, basket: Basket, { whole }
     among(conditions.regions, basket.region) &&
     among(conditions.linkTags, basket.linkTag) &&
     (postcodes === null || postcodes.some((start) => basket.postcode?.startsWith(start))) &&
-    (minWeight === null || whole >= minWeight) &&
-    (maxWeight === null || whole <= maxWeight) &&
+    (weights === null || minWeight === null || weights.whole >= minWeight) &&
+    (weights === null || maxWeight === null || weights.whole <= maxWeight) &&
     (minPastOrders === null || (history !== null && history.pastOrders >= minPastOrders)) &&
     (maxPastOrders === null || (history !== null && history.pastOrders <= maxPastOrders)) &&
     (minLifetimeSpend === null || (history !== null && history.lifetimeSpend >= minLifetimeSpend))

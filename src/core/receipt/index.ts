@@ -1,10 +1,14 @@
 export * from './basket.ts';
 export * from './basket-document.ts';
+export type { LiveReward } from './choose-rewards.ts';
 export * from './code-worth.ts';
+export { liveRewards } from './live-rewards.ts';
+export { offersInBasket } from './offers-in-basket.ts';
+export { isDiscounted, type Piece, piecesOf } from './piece.ts';
 export * from './read-basket.ts';
 export * from './receipt.ts';
 export * from './receipt-document.ts';
 export { type RungBasket, ring, ringBasket } from './ring.ts';
-export { ringingOf } from './ringing.ts';
+export { type Ringing, ringingOf } from './ringing.ts';
 export * from './second-best.ts';
-export { isUnitOffer, judgedRoom, unitOfferRoom } from './unit-offers.ts';
+export { isUnitOffer, judgedRoom, type UnitOfferPromotion, unitOfferRoom } from './unit-offers.ts';

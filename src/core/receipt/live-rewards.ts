@@ -6,8 +6,11 @@ import { conditionsHold, type Weights } from './conditions-hold.ts';
 import type { DeliveryPromotion } from './pay-delivery.ts';
 import type { Ringing } from './ringing.ts';
 
-/** The basket rewards that are live, and whose conditions hold. */
-export function liveRewards(ringing: Ringing, weights: Weights): LiveReward[] {
+/**
+ * The basket rewards that are live, and whose conditions hold.
+ * @param weights null: those whose conditions may hold.
+ */
+export function liveRewards(ringing: Ringing, weights: Weights | null): LiveReward[] {
   return ringing.offers.flatMap((compiled): LiveReward[] => {
     const { promotion } = compiled;
     if (!isReward(promotion) || !conditionsHold(promotion.offer.conditions, ringing.basket, weights))

@@ -1,4 +1,5 @@
 import {
+  boolean,
   customType,
   integer,
   jsonb,
@@ -12,6 +13,7 @@ import type {
   BasketCheckResult,
   CheckedBasketDocument,
   CheckMoment,
+  KeptLoophole,
   PriceEffect,
 } from '../../contracts/index.ts';
 import type { EntryChange } from '../../contracts/table/index.ts';
@@ -83,6 +85,15 @@ export const findings = pgTable('findings', {
   planVersion: integer('plan_version').primaryKey(),
   day: text().notNull(),
   found: jsonb().$type<readonly Finding[]>().notNull(),
+});
+
+/** Baskets that lose money in the plan at a version, from a day on: those of one version are kept. */
+export const loopholes = pgTable('loopholes', {
+  planVersion: integer('plan_version').primaryKey(),
+  day: text().notNull(),
+  found: jsonb().$type<readonly KeptLoophole[]>().notNull(),
+  searches: integer().notNull(),
+  isWhole: boolean('is_whole').notNull(),
 });
 
 /** A finding that somebody can live with, as long as what it is about stays. */

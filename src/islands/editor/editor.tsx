@@ -1,5 +1,6 @@
 import { type KeptDraft, type LensView, lensQuery } from '../../contracts/view/index.ts';
 import { type Draft, isDeal, sheetOf } from '../draft/draft.ts';
+import { OutlookBelow } from '../outlook/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { WhenWarnings } from '../sentence/when-warnings.tsx';
 import { refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
@@ -125,6 +126,7 @@ function Desk({
         <DraftFindings preview={preview} view={view} />
         <Beside draft={draft} preview={preview} tried={tried} onTry={at.onTry} view={view} />
       </div>
+      <OutlookBelow promotion={preview.promotion} broken={preview.refusal !== null} view={view} />
       {sheetOf(draft) && choices.data ? (
         <SheetBelow at={at} choices={choices.data} view={view} locked={!plans} />
       ) : null}

@@ -37,7 +37,7 @@ export function FindingRow({ finding, view, currency, plans, onChanged }: RowPro
               Open {name}
             </a>
           ))}
-          {plans && !accepted ? <MendLinks mends={finding.mends} lens={view.lens} /> : null}
+          {plans && !accepted ? <MendLinks mends={finding.mends} view={view} /> : null}
           {finding.items.count > 0 || finding.lowest.length > 0 ? (
             <button
               type="button"

@@ -1,2 +1,3 @@
 export * from './finding-line.tsx';
 export * from './findings.tsx';
+export { MendLinks } from './mend-links.tsx';

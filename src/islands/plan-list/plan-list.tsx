@@ -118,6 +118,12 @@ function Head({ view, plans }: { view: LensView; plans: boolean }) {
       <a href={`/plan/calendar${query}`} className={`btn btn-sm ${plans ? '' : 'ml-auto'}`}>
         Calendar
       </a>
+      <a href={`/plan/order${query}`} className="btn btn-sm">
+        Order and combinations
+      </a>
+      <a href={`/plan/week${query}`} className="btn btn-sm">
+        The week in sum
+      </a>
     </div>
   );
 }

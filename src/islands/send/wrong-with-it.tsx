@@ -2,11 +2,24 @@ import { useQuery } from '@tanstack/react-query';
 import { type LensView, lensQuery, type SendReview } from '../../contracts/view/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
 import { FindingLine, findingsQuery } from '../findings/index.ts';
+import { LosingBaskets } from './losing-baskets.tsx';
 
 const SHOWN = 5;
 
 /** What may be wrong with the promotions that would go out, so that it does not do so unnoticed. */
 export function WrongWithIt({ review, lens }: { review: SendReview; lens: LensView }) {
+  const going = new Set(
+    review.stores.flatMap(({ promotions: { added, changed } }) => [...added, ...changed]),
+  );
+  return (
+    <>
+      <Findings going={going} lens={lens} />
+      <LosingBaskets going={going} lens={lens} />
+    </>
+  );
+}
+
+function Findings({ going, lens }: { going: ReadonlySet<string>; lens: LensView }) {
   const { data, isPending } = useQuery(findingsQuery);
   const query = lensQuery(lens.lens);
   if (isPending)
@@ -15,9 +28,6 @@ export function WrongWithIt({ review, lens }: { review: SendReview; lens: LensVi
         Looking through the plan for what may be wrong …
       </p>
     );
-  const going = new Set(
-    review.stores.flatMap(({ promotions: { added, changed } }) => [...added, ...changed]),
-  );
   const found = (data?.open ?? []).filter(({ promotions }) => promotions.some(({ id }) => going.has(id)));
   if (!data || found.length === 0) return null;
   return (

@@ -4,6 +4,8 @@ import {
   basketSchema,
   gridFileRequest,
   gridRequest,
+  loopholeCasesRequest,
+  loopholesRequest,
   selectionRequest,
   timelineRequest,
 } from '../../contracts/index.ts';
@@ -12,6 +14,7 @@ import {
   keepBasketCheck,
   lookAtFindings,
   lookAtGrid,
+  lookAtLoopholeCases,
   lookAtSelection,
   lookAtTimeline,
   matchCodes,
@@ -19,6 +22,8 @@ import {
   resolveLooking,
   ringTrialBasket,
   runBasketChecks,
+  searchKeptLoopholes,
+  searchLoopholes,
   selectedItems,
 } from '../../usecases/index.ts';
 import { fileReply } from '../files/write-rows.ts';
@@ -43,6 +48,15 @@ export const CHECK_ENDPOINTS = {
     if (!file.ok) return failureReply(file.failure);
     return fileReply('prices', kind, file.value.columns, file.value.rows);
   }),
+  'kept-loopholes': onBytes(async ({ app, person, now }) =>
+    answerReply(await searchKeptLoopholes(app, person, now)),
+  ),
+  'loophole-cases': onQuery(loopholeCasesRequest, async ({ app, person, input }) =>
+    answerReply(await lookAtLoopholeCases(app, person, input)),
+  ),
+  loopholes: onQuery(loopholesRequest, async ({ app, person, input }) =>
+    answerReply(await searchLoopholes(app, person, input)),
+  ),
   timeline: onQuery(timelineRequest, async ({ app, person, input }) =>
     answerReply(await lookAtTimeline(app, person, input)),
   ),

@@ -36,6 +36,7 @@ const LONG: ReadonlySet<HeavyEndpoint> = new Set([
   'bring-in',
   'findings',
   'grid-file',
+  'loopholes',
   'sheet-lines',
   'table-file',
   'write-file',

@@ -4,6 +4,7 @@ import {
   beginPromotion,
   findTouching,
   keepFindings,
+  keepLoopholes,
   listChoices,
   listPromotions,
   listTemplates,
@@ -48,6 +49,7 @@ export const QUICK_VALUES = {
 export const HEAVY_VALUES = {
   ...QUICK_VALUES,
   keepFindings,
+  keepLoopholes,
   lookAtToday,
   renewEpoch,
   runBasketChecks,

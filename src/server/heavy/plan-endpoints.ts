@@ -6,20 +6,25 @@ import {
   LANES_BY,
   type LanesBy,
   manyRequest,
+  orderRequest,
+  outlookRequest,
   parsePlan,
   previewRequest,
   repriceRequest,
   savePromotionRequest,
+  standingRequest,
   statusRequest,
   stepRequest,
   templateRequest,
   undoManyRequest,
   waitingPricesRequest,
+  weekRequest,
   worksheetRequest,
 } from '../../contracts/index.ts';
 import {
   calendarFile,
   changeMany,
+  changeStanding,
   findOfDraft,
   keepDraft,
   keepPicture,
@@ -27,9 +32,13 @@ import {
   layOutReprice,
   layOutWorksheet,
   lookAtCalendar,
+  lookAtOrder,
+  lookAtWeek,
+  outlookOfDraft,
   previewDeal,
   previewMany,
   previewPromotion,
+  previewStanding,
   reviewWaitingPrices,
   savePromotion,
   seenBy,
@@ -52,6 +61,20 @@ export const PLAN_ENDPOINTS = {
   ),
   'waiting-prices': onQuery(waitingPricesRequest, async ({ app, person, input, now }) =>
     outcomeReply(await reviewWaitingPrices(app, person, input, now)),
+  ),
+  order: onQuery(orderRequest, async ({ app, person, input }) =>
+    answerReply(await lookAtOrder(app, person, input)),
+  ),
+  standing: onBody(standingRequest, async ({ app, person, input: { changes, dry = false }, now }) =>
+    dry
+      ? answerReply(await previewStanding(app, person, changes, now))
+      : outcomeReply(await changeStanding(app, person, changes)),
+  ),
+  outlook: onBody(outlookRequest, async ({ app, person, input }) =>
+    answerReply(await outlookOfDraft(app, person, input)),
+  ),
+  week: onBody(weekRequest, async ({ app, person, input }) =>
+    answerReply(await lookAtWeek(app, person, input)),
   ),
   'draft-findings': onBody(previewRequest, async ({ app, person, input: { promotion }, now }) =>
     answerReply(await findOfDraft(app, person, { promotion }, now)),

@@ -6,6 +6,7 @@ import {
   draftRepository,
   findingRepository,
   heldBackRepository,
+  loopholeRepository,
   matchingRepository,
   pictureRepository,
   planRepository,
@@ -22,6 +23,7 @@ import type {
   DraftStore,
   FindingStore,
   HeldBackStore,
+  LoopholeStore,
   MatchingStore,
   PictureReader,
   PictureStore,
@@ -60,6 +62,7 @@ export interface Ports {
   readonly signer: SigningKeys;
   readonly checks: BasketCheckStore;
   readonly findings: FindingStore;
+  readonly loopholes: LoopholeStore;
   readonly pictures: PictureStore;
   readonly readPicture: PictureReader;
   readonly readFile: FileReader;
@@ -95,6 +98,7 @@ export function portsOf(
     signer: signingKeys(db),
     checks: basketCheckRepository(db),
     findings: findingRepository(db),
+    loopholes: loopholeRepository(db),
     pictures: pictureRepository(db),
     readPicture,
     readFile: readFileApart(fileReader),

@@ -102,6 +102,12 @@ async function resultOf(
   return result;
 }
 
+/** What a kept basket comes to in a plan; null where it could not be rung. */
+export function ringKept(check: StoredBasketCheck, compiled: CompiledPlan, now: Instant): string | null {
+  return rung(check, momentOf(check.moment, compiled.stores.get(check.basket.store), compiled, now), compiled)
+    .total;
+}
+
 function rung(
   { basket, atMost, atLeast }: StoredBasketCheck,
   at: string,

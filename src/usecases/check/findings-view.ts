@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import type { FindingsView, PlanFinding } from '../../contracts/index.ts';
-import { formatMoment, type Instant } from '../../core/calendar/index.ts';
+import type { FindingMend, FindingsView, PlanFinding } from '../../contracts/index.ts';
+import { formatMoment, formatWallTime, type Instant } from '../../core/calendar/index.ts';
 import { formatAmount, type MinorUnits } from '../../core/money/index.ts';
 import { type Finding, type FindingCode, mendsOf, sayFinding } from '../../core/overlaps/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
@@ -87,10 +87,10 @@ function viewOf({ compiled, document }: CurrentPlan, group: readonly Finding[]):
             stores: one.stores.length,
           }))
         : [],
-    mends: mendsOf(whole, (id) => plan.promotions.find((one) => one.id === id)).map((mend) => ({
-      ...mend,
-      name: names.get(mend.promotion) ?? mend.promotion,
-    })),
+    mends: mendsOf(whole, compiled).map((mend): FindingMend => {
+      const named = { ...mend, name: names.get(mend.promotion) ?? mend.promotion };
+      return 'at' in named ? { ...named, at: formatWallTime(named.at) } : named;
+    }),
     about: aboutOf(whole),
     accepted: null,
   };

@@ -22,11 +22,11 @@ import {
 } from '../../core/grid/index.ts';
 import { formatAmount, type MinorUnits } from '../../core/money/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
+import { storesAsked } from '../check/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CurrentPlan, StockroomStore } from '../ports/index.ts';
 import { skusWith, wordsOf } from '../stockroom/index.ts';
 import { type GridPorts, gridSides, type ReadSides } from './grid-sides.ts';
-import { storesAsked } from './stores-asked.ts';
 
 /** What is told at once: a few screens in both directions. */
 const ROWS = 120;

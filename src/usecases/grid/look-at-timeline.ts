@@ -18,15 +18,13 @@ import {
   formatLocalDate,
   formatMoment,
   midnight,
-  parseWallTime,
 } from '../../core/calendar/index.ts';
 import { formatAmount } from '../../core/money/index.ts';
 import { type CompiledPlan, type PriceStep, priceAt, timelines } from '../../core/price-book/index.ts';
 import type { LostReason, Shopper } from '../../core/tag-price/index.ts';
-import { shopperOf } from '../check/index.ts';
+import { placeAsked, shopperOf } from '../check/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
-import { storesAsked } from './stores-asked.ts';
 
 /** Days before and after the moment that is looked at. */
 const REACH: Readonly<Record<TimelineSpan, { before: number; after: number }>> = {
@@ -55,13 +53,11 @@ export async function lookAtTimeline(
   if (!may(person, 'see')) return failed({ kind: 'forbidden' });
   const current = await seenBy(ports.book, person);
   const { compiled } = current;
-  const at = parseWallTime(request.at.slice(0, 16));
-  if (at === null)
-    return invalid(['at'], `"${request.at}" is no moment`, 'a wall time such as 2027-03-01T09:00');
+  const place = placeAsked(request, person, current);
+  if (!place.ok) return place;
+  const { at, stores } = place.value;
   const shopper = shopperOf(request.for, compiled);
   if (!shopper) return invalid(['for'], `no shopper group "${request.for}"`, 'the id of a shopper group');
-  const stores = storesAsked(request.where, person, current);
-  if (!stores) return failed({ kind: 'not-found', what: `stores "${request.where}" for you` });
   const skus = skusAsked(request, compiled);
   if (!skus) return failed({ kind: 'not-found', what: `"${request.item ?? request.node}" among the goods` });
   const { before, after } = REACH[request.span ?? 'year'];

@@ -15,7 +15,7 @@ import { minorUnits } from '../../core/money/index.ts';
 import type { Item, StoreDocument } from '../../core/plan/index.ts';
 import { book, NO_PRICE } from '../../core/price-book/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
-import { knownFindings, runBasketChecks } from '../check/index.ts';
+import { knownFindings, lookAtKeptLoopholes, runBasketChecks } from '../check/index.ts';
 import { seenOf } from '../people/index.ts';
 import { listPromotions } from '../plan/index.ts';
 import type {
@@ -23,6 +23,7 @@ import type {
   CurrentPlan,
   FindingStore,
   HeldBackStore,
+  LoopholeStore,
   PlanBook,
   PromotionStore,
   SendingStore,
@@ -48,6 +49,7 @@ export async function lookAtToday(
     heldBack: HeldBackStore;
     checks: BasketCheckStore;
     findings: FindingStore;
+    loopholes: LoopholeStore;
   },
   person: Person,
   view: LensView,
@@ -72,12 +74,30 @@ export async function lookAtToday(
     unsent: await unsent(ports.compare, whole, person, now),
     held: await heldBack(ports.heldBack, current, person),
     terminals: await countTerminals(ports.sending, current, person, now),
+    losing: await losingBaskets(ports, person, now),
     inPlan: await knownFindings(ports, person, now),
     findings: [
       ...failedChecks(await runBasketChecks(ports, person, now)),
       ...openEnds(approved, from),
       ...(person.costs ? belowCost(current, view, at) : []),
     ],
+  };
+}
+
+async function losingBaskets(
+  ports: { book: PlanBook; loopholes: LoopholeStore },
+  person: Person,
+  now: Instant,
+): Promise<TodayView['losing']> {
+  const kept = await lookAtKeptLoopholes(ports, person, now);
+  const [worst, ...others] = (kept.ok && kept.value.found) || [];
+  if (!kept.ok || !worst) return null;
+  const { margin } = worst.loophole;
+  return {
+    count: 1 + others.length,
+    most: margin.slice(1),
+    currency: kept.value.currency,
+    at: worst.at.slice(0, 16),
   };
 }
 

@@ -25,6 +25,7 @@ export const bundleInBasket: UnitOfferInBasket<Bundle> = {
         );
     }
   },
+  shares: ({ value }) => value.kind === 'total' || value.kind === 'amountOff',
   trials: ({ take }) => ({ of: 'parts', counts: [take] }),
   namedPrices({ value, take }) {
     if (value.kind === 'total') return [{ pays: value.amount, units: [take], tier: null }];

@@ -12,6 +12,7 @@ export const comboInBasket: UnitOfferInBasket<Combo> = {
   ],
   prices,
   apart: ({ extra }, unit, goods) => String(extra.get(goods.skuOf(unit.item)) ?? ''),
+  shares: ({ value }) => value?.kind === 'total',
   trials: (offer) => ({ of: 'parts', counts: quantities(offer) }),
   namedPrices(offer) {
     const { value, slots } = offer;

@@ -68,6 +68,8 @@ export interface UnitOfferInBasket<O> extends JudgedOffer<O> {
   automata(offer: O, members: Members): readonly MakeAutomaton[];
   /** What each unit of the applications costs then, to the last cent (pricing rules 4.6). */
   prices(offer: O, application: Application): readonly number[];
+  /** Whether what it takes off is shared over the units of an application, so that none has a price of its own before. */
+  shares?(offer: O): boolean;
   /** What else than its parts tells one unit from another: what it is counted by, or what it adds to a deal price. */
   apart?(offer: O, unit: Unit, goods: Goods): string;
   /** Absent: units are not counted together. */

@@ -1,0 +1,1 @@
+export { OutlookBelow } from './outlook-below.tsx';
