@@ -1,7 +1,7 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
-import { accessFaults, openBrowser, openPart, settled, sitDown } from './desk.ts';
+import { accessFaults, atRest, openBrowser, openPart, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -64,7 +64,7 @@ test(
       value: { total: '0.99' },
     });
     await page.reload();
-    await settled(page);
+    await atRest(page);
     expect(await page.getByRole('main').textContent()).toContain(
       'get How many: 2 of Goods: Teas What shoppers pay: for 0.99 EUR.',
     );

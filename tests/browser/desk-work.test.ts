@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
-import { openBrowser, openPart, settled, sitDown } from './desk.ts';
+import { atRest, openBrowser, openPart, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -135,7 +135,7 @@ test(
   async () => {
     const viewer = await sitDown(browser, 'odile');
     await viewer.page.goto('/plan/face-week');
-    await settled(viewer.page);
+    await atRest(viewer.page);
     await viewer.page.getByText(/planners change them/).waitFor();
     // Looking is all there is to press.
     const buttons = await viewer.page.getByRole('main').getByRole('button').allTextContents();

@@ -62,8 +62,20 @@ export async function toColumn(sheet: Locator, title: string): Promise<void> {
   for (let i = 0; i < at; i++) await sheet.press('ArrowRight');
 }
 
-/** Islands answer once they are hydrated. */
-export const settled = (page: Page): Promise<void> => page.waitForLoadState('networkidle');
+/** Nothing is under way any more: what is read off a page, or must not stand on it, is looked for then. */
+export const atRest = (page: Page): Promise<void> => page.waitForLoadState('networkidle');
+
+/** Islands answer once they are hydrated, whatever they still ask for. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForLoadState('domcontentloaded');
+  await page.waitForFunction(() => {
+    const taken = (element: Element) => Object.keys(element).some((key) => key.startsWith('__reactFiber'));
+    return [...document.querySelectorAll('astro-island')].every(
+      (island) =>
+        !island.hasAttribute('ssr') && (island.childElementCount === 0 || [...island.children].some(taken)),
+    );
+  });
+}
 
 /** Opens a part of the deal sentence by the keyboard, as a part may stand on two lines. */
 export const openPart = (page: Page, name: RegExp): Promise<void> =>

@@ -2,7 +2,7 @@ import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest';
 import { as } from '../application/client.ts';
 import type { DemoName } from '../application/running.ts';
-import { accessFaults, DESK, openBrowser, openPart, PHONE, settled, sitDown } from './desk.ts';
+import { accessFaults, atRest, DESK, openBrowser, openPart, PHONE, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
 /** A change of regular prices that waits, so that the page of such changes has something to show. */
@@ -124,7 +124,7 @@ describe('at the desk', () => {
         await page.setViewportSize(SHEETS.includes(path) ? { ...DESK, height: 480 } : DESK);
         complaints.length = 0;
         await page.goto(path);
-        await settled(page);
+        await atRest(page);
         expect(await accessFaults(page, { except: EXCEPT[path] })).toEqual([]);
         if (BY_NIGHT.includes(path)) {
           await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'ink'));
@@ -144,7 +144,7 @@ async function walkThrough(paths: readonly string[]): Promise<void> {
   const { page } = await sitDown(browser, 'rufus', PHONE);
   for (const path of paths) {
     await page.goto(path);
-    await settled(page);
+    await atRest(page);
     expect(await sticksOut(page), path).toBe(false);
     expect(await accessFaults(page), path).toEqual([]);
   }

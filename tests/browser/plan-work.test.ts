@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as, saveApproved } from '../application/client.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
-import { accessFaults, openBrowser, openPart, settled, sitDown, toColumn } from './desk.ts';
+import { accessFaults, atRest, openBrowser, openPart, settled, sitDown, toColumn } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -87,7 +87,7 @@ test('a worksheet: two passes, a line by hand, one taken out, saved and opened a
   expect(Object.keys(linePrices)).not.toContain(worksheet.removed[0]);
   expect(Object.values(linePrices)).toContain('1.01');
   await page.reload();
-  await settled(page);
+  await atRest(page);
   await page.getByText('By hand 1').waitFor();
   expect(await page.getByText(/come out differently now/).count()).toBe(0);
   await page.context().close();
@@ -121,7 +121,7 @@ test(
 
     const rufus = await sitDown(browser, 'rufus');
     await rufus.page.goto('/plan/stands');
-    await settled(rufus.page);
+    await atRest(rufus.page);
     expect(await accessFaults(rufus.page)).toEqual([]);
     await rufus.page.getByLabel('What should be otherwise').fill('rather 6');
     await rufus.page.getByRole('button', { name: 'Send it back' }).click();

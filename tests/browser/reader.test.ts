@@ -1,7 +1,7 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
-import { DESK, openBrowser, settled, sitDown } from './desk.ts';
+import { atRest, DESK, openBrowser, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -43,7 +43,7 @@ test.each([
     const open = body.find(({ kind, to }: any) => kind === 'priceChange' && to !== null);
     for (const path of [...pages, `/plan/${open.id}`]) {
       await page.goto(path);
-      await settled(page);
+      await atRest(page);
       const text = (await page.locator('main').textContent()) ?? '';
       expect(text, path).not.toMatch(/\b\d{4}-\d\d-\d\d\b/);
       expect(text, path).not.toMatch(/\b(Mon|Tue|Wed|Thu|Fri|Sat|Sun),? \d/);

@@ -117,6 +117,18 @@ function raised(plan: CompiledPlan, seen: readonly Seen[]): Set<string> {
   return found;
 }
 
+const OF_TAGS: readonly FindingCode[] = ['below-cost', 'below-floor', 'reduced-before'];
+
+/** Item by item and store by store; of a reduction before with the lowest price of the days before. */
+const singly = ({ code, promotions, items, stores, amount }: Finding, goods: ReadonlySet<string>): string[] =>
+  items.flatMap((sku) =>
+    goods.has(sku)
+      ? stores.map((store) =>
+          JSON.stringify([code, promotions, sku, store, code === 'reduced-before' ? amount : null]),
+        )
+      : [],
+  );
+
 const byItem = (found: readonly Finding[], code: FindingCode): Set<string> =>
   new Set(
     found
@@ -180,13 +192,26 @@ describe('whatever the price changes are', () => {
         const before = compiled(withPromotions(...all));
         const put = { ...others[0]!, id: all.at(-1)!.id, status: 'approved' as const };
         const promotion = readPromotion(put, before.plan.currency);
-        const { compiled: after } = apply(before, { kind: 'put-promotion', promotion });
+        const { compiled: after, touched } = apply(before, { kind: 'put-promotion', promotion });
         const span = scopeOf(after).span;
-        const known = new Set(findOverlaps(before, span).map(keyOf));
-        const wanted = findOverlaps(after, span).filter(
-          (one) => one.promotions.includes(put.id) || !known.has(keyOf(one)),
-        );
-        expect(findOf(planBeside(before, span), after, put.id)).toEqual(wanted);
+        const [then, now] = [findOverlaps(before, span), findOverlaps(after, span)];
+        const found = findOf(planBeside(before, span), after, put.id);
+        // Of the tag prices of others the goods that it selects are told, and no others.
+        const isOfOthersTags = ({ code, promotions }: Finding) =>
+          OF_TAGS.includes(code) && !promotions.includes(put.id);
+        const known = new Set(then.map(keyOf));
+        const wanted = now.filter((one) => one.promotions.includes(put.id) || !known.has(keyOf(one)));
+        const rest = (list: readonly Finding[]) => list.filter((one) => !isOfOthersTags(one));
+        expect(rest(found)).toEqual(rest(wanted));
+        const goods = new Set(touched.items.map((index) => before.catalogue.items[index]!.sku));
+        const single = (list: readonly Finding[]) =>
+          new Set(list.filter(isOfOthersTags).flatMap((one) => singly(one, goods)));
+        const [were, are, told] = [single(then), single(now), single(found)];
+        expect([...told].filter((one) => !are.has(one))).toEqual([]);
+        expect([...are].filter((one) => !were.has(one) && !told.has(one))).toEqual([]);
+        expect(
+          found.filter(isOfOthersTags).flatMap(({ items }) => items.filter((sku) => !goods.has(sku))),
+        ).toEqual([]);
       }),
       { numRuns: 20 },
     );

@@ -7,12 +7,10 @@ import { nothingThere, partsOf } from './nothing.ts';
 import { openEnd } from './open-end.ts';
 import { overlapping } from './overlap.ts';
 import { raisesPrice } from './raises-price.ts';
-import { reducedBefore } from './reduced-before.ts';
 import { sameUnits } from './same-units.ts';
 import { scenesOf } from './scenes.ts';
 import { isChange, isOffer, type Looked, type Scope } from './scope.ts';
 import { thinDeal } from './thin-deal.ts';
-import { thinTags } from './thin-margin.ts';
 import { idleTiers, worseThanShelf } from './worse-than-shelf.ts';
 
 /** A reduction is remembered for thirty days. */
@@ -33,9 +31,9 @@ export function meets({ compiled }: Scope, a: Looked, b: Looked): boolean {
   });
 }
 
-/** What is found of one promotion, and of it and those that come after it. */
+/** What is found of one promotion, and of it and those that come after it, but for what single tag prices tell. */
 export function lookAt(scope: Scope, one: Looked): readonly Finding[] {
-  const { changes, offers, remembered } = scope;
+  const { changes, offers } = scope;
   const whole = [...openEnd(scope, one), ...nothingThere(scope, one)];
   if (isChange(one)) {
     const later = changes.slice(changes.indexOf(one) + 1);
@@ -43,9 +41,7 @@ export function lookAt(scope: Scope, one: Looked): readonly Finding[] {
       ...whole,
       ...raisesPrice(scope, one),
       ...neverWins(scope, one),
-      ...thinTags(scope, one),
       ...later.flatMap((other) => overlapping(scope, one, other)),
-      ...remembered.flatMap((other) => (other === one ? [] : reducedBefore(scope, other, one))),
     ];
   }
   if (!isOffer(one)) return whole;

@@ -37,6 +37,10 @@ export interface Scope {
   readonly remembered: readonly CompiledChange[];
   /** When a promotion counts at a site, within the span or not long before it. */
   rememberedSpansOf(promotion: Promotion, site: Site): readonly Span[];
+  /** So far back are tag prices looked at: what ended before may be the lowest price of the 30 days before another. */
+  readonly earlier: Span;
+  /** When a promotion counts at a site, within the span or so long before it. */
+  earlierSpansOf(promotion: Promotion, site: Site): readonly Span[];
   /** The sites that have stores of it, each with those. */
   placesOf(looked: Looked): readonly Place[];
 }
@@ -51,6 +55,7 @@ export interface Place {
 const AHEAD = 370 * DAY;
 /** How far back what has ended is remembered: a reduction for 30 days, and as long as it may have run. */
 const REMEMBERED = 100 * DAY;
+const EARLIER = REMEMBERED + 31 * DAY;
 /** What comes again and again is looked at for so long, and so often. */
 const LONGEST = 800 * DAY;
 const MOST_SPANS = 3_000;
@@ -63,11 +68,13 @@ export function scopeOf(compiled: CompiledPlan, asked: Partial<Span> = {}): Scop
   const span = { ...wholeSpan(compiled, all), ...asked };
   const spansOf = spansWithinAt(compiled, span);
   const rememberedSpansOf = spansWithinAt(compiled, { ...span, from: (span.from - REMEMBERED) as Instant });
+  const earlier = { ...span, from: (span.from - EARLIER) as Instant };
   const counts = (by: Scope['spansOf']) => (looked: Looked) =>
     approved(looked) && (sites.length === 0 || sites.some((site) => by(looked.promotion, site).length > 0));
   const changes = compiled.changes.filter(counts(spansOf));
   return {
-    ...{ compiled, span, sites, changes, spansOf, rememberedSpansOf },
+    ...{ compiled, span, sites, changes, spansOf, rememberedSpansOf, earlier },
+    earlierSpansOf: spansWithinAt(compiled, earlier),
     offers: compiled.offers.filter(counts(spansOf)),
     remembered: compiled.changes.filter(counts(rememberedSpansOf)),
     kinds: kindsOfShopper(compiled.plan),

@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../../../demo/seeded.ts';
-import { crowdedChain } from '../../../tests/plans/crowded-chain.ts';
+import { oddChain } from '../../../tests/plans/odd-chain.ts';
 import { ofGroups } from '../../../tests/plans/small-plan.ts';
 import { DAY, type Instant } from '../calendar/index.ts';
-import { type PlanDocument, type PromotionDocument, readPlan, readPromotion } from '../plan/index.ts';
+import { type PlanDocument, readPlan, readPromotion } from '../plan/index.ts';
 import { GUEST, type PriceAnswer, type Shopper } from '../tag-price/index.ts';
 import { apply, book, type CompiledPlan, compile, eachRow, NO_PRICE, priceAt, timelines } from './index.ts';
 
 const TODAY = '2027-03-01';
 /** More than a tile of goods, so that rows are painted in several; few stores, so that it is soon done. */
 const SIZE = { stores: 9, zones: 3, groups: 5, items: 9_000, priceChanges: 160 };
+const ODD = { size: SIZE, today: TODAY };
 const CELLS = 1_500;
 /** Who pays the regular price, and who has a price list and promotions of their own. */
 const GUEST_AND_MEMBER: readonly Shopper[] = [GUEST, ofGroups('members')];
@@ -18,51 +19,6 @@ const priceOf = (answer: PriceAnswer): number => (answer.kind === 'price' ? answ
 const winnerOf = (answer: PriceAnswer): string | null =>
   answer.kind === 'price' ? (answer.winner?.promotion ?? null) : null;
 const storesOf = ({ stores }: PlanDocument) => stores.map(({ id }) => id);
-
-/**
- * A crowded chain with what is rare in it: a store with many prices of its own, prices line by line, dear goods, changes
- * that stand alone beside some on top, and twins that differ in nothing but their ids.
- */
-function oddChain(seed: number, policy: 'priority' | 'lowest', dear: boolean): PlanDocument {
-  const random = seeded(seed);
-  const plan = crowdedChain(SIZE, TODAY, seed);
-  const [first, second] = plan.stores as [PlanDocument['stores'][number], PlanDocument['stores'][number]];
-  const items = plan.items.map((item, i) => ({
-    ...item,
-    prices: [
-      ...item.prices.filter(({ store }) => store !== first.id && store !== second.id),
-      ...(item.prices.length > 0 && i % 50 === 0 ? [{ store: first.id, price: '3.33' }] : []),
-      ...(item.prices.length > 0 && i % 900 === 7 ? [{ store: second.id, price: '2.22' }] : []),
-    ].map((row) => (dear && i === 40 ? { ...row, price: '29000000.00' } : row)),
-  }));
-  const promotions = plan.promotions.map((promotion, i) => {
-    const { offer } = promotion;
-    if (i % 4 === 3 && !(offer.kind === 'priceChange' && offer.onTop)) return { ...promotion, alone: true };
-    if (i % 8 === 2 && offer.kind === 'priceChange') return onTopOf(promotion);
-    if (i % 12 !== 0 || offer.kind !== 'priceChange' || offer.onTop) return promotion;
-    const prices = Object.fromEntries(
-      Array.from({ length: 40 }, () => [random.pick(items).sku, '1.11'] as const),
-    );
-    const linePricesIn = [
-      { zone: first.zone!, prices },
-      { store: random.pick(plan.stores).id, prices: { ...prices, [items[40]!.sku]: '0.99' } },
-    ];
-    return { ...promotion, offer: { ...offer, linePrices: prices, linePricesIn } };
-  });
-  const twins = promotions.flatMap((one, i) => (i % 5 === 1 ? [{ ...one, id: `${one.id}-twin` }] : []));
-  return {
-    ...plan,
-    items,
-    promotions: [...promotions, ...twins],
-    policy: { ...plan.policy, priceChanges: policy },
-  };
-}
-
-function onTopOf({ alone: _, ...promotion }: PromotionDocument): PromotionDocument {
-  const { offer } = promotion;
-  if (offer.kind !== 'priceChange') return promotion;
-  return { ...promotion, offer: { ...offer, formula: { percentOff: 300 }, onTop: true } };
-}
 
 const momentsOf = (seed: number): Instant[] => {
   const random = seeded(seed + 100);
@@ -106,7 +62,7 @@ describe('a crowded chain', () => {
   ] as const)(
     'number %i by %s has the same prices in the book as by the explained rule',
     (seed, policy, dear) => {
-      const document = oddChain(seed, policy, dear);
+      const document = oddChain({ ...ODD, dear }, policy, seed);
       const compiled = compile(readPlan(document));
       expect(compiled.grounds.wide).toBe(dear);
       for (const at of momentsOf(seed))
@@ -115,7 +71,7 @@ describe('a crowded chain', () => {
   );
 
   it('has the same prices after an edit as if it had been read anew, and in the part of the row that was asked for', () => {
-    const document = oddChain(4, 'priority', false);
+    const document = oddChain(ODD, 'priority', 4);
     const before = compile(readPlan(document));
     const [at] = momentsOf(4) as [Instant];
     const stores = storesOf(document);
@@ -155,7 +111,7 @@ describe('a crowded chain', () => {
   });
 
   it('has timelines at all its stores that are right at their first and last moments and in between', () => {
-    const document = oddChain(5, 'priority', false);
+    const document = oddChain(ODD, 'priority', 5);
     const compiled = compile(readPlan(document));
     const random = seeded(5);
     const [from] = momentsOf(5) as [Instant];

@@ -38,6 +38,8 @@ export interface Grounds {
 
 /** Grounds kept: a chain has a handful of zones, and is asked for a few days and kinds of shopper at a time. */
 const KEPT = 48;
+/** Small ones are kept for longer: a look through the plan goes from day to day and from zone to zone. */
+const KEPT_CELLS = 4_000_000;
 /** A store with more prices of its own than this has a ground of its own. */
 const FEW = 24;
 const NONE: readonly number[] = [];
@@ -51,6 +53,7 @@ export function groundsOf(
   let own: ReadonlyMap<string, readonly number[]> | undefined;
   let turning: readonly DayNumber[] | undefined;
   const kept = new Map<string, Ground>();
+  const most = Math.max(KEPT, Math.floor(KEPT_CELLS / Math.max(1, catalogue.items.length)));
   return {
     wide,
     largest,
@@ -73,7 +76,7 @@ export function groundsOf(
       // The newest stands last; the first is the one that was not asked for longest.
       kept.delete(key);
       kept.set(key, found);
-      if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
+      if (kept.size > most) kept.delete(kept.keys().next().value!);
       return found;
     },
   };

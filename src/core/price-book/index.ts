@@ -1,4 +1,4 @@
-export { type Amounts, NO_PRICE } from './amounts.ts';
+export { type Amounts, amounts, NO_PRICE } from './amounts.ts';
 export * from './apply.ts';
 export { barOf, DEFAULT_CHANNEL, type Placed, type Situation } from './bar.ts';
 export * from './book.ts';

@@ -121,10 +121,11 @@ export function raisedOn(
   const { regular, base } = ground;
   const raised = new Map<number, number>();
   if (change.promotion.offer.onTop) return raised;
-  const { indexAt } = compiled.grounds.order;
+  const { indexAt, positionOf } = compiled.grounds.order;
   const selection = change.selection();
   const resultOf = resultFor(compiled, change, ground, store);
-  for (let position = 0; position < regular.length; position++) {
+  const chosen = selection.numbers()?.map((index) => positionOf[index]!) ?? positionOf;
+  for (const position of chosen) {
     const shelf = regular[position]!;
     if (shelf === NO_PRICE || !selection.has(indexAt[position]!, shelf as MinorUnits)) continue;
     const result = resultOf(indexAt[position]!, position);
