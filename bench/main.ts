@@ -3,6 +3,7 @@ import { benchBook } from './book.ts';
 import { benchImport } from './import.ts';
 import { benchLargeBook } from './large-book.ts';
 import { benchLoopholes } from './loopholes.ts';
+import { benchOverlaps } from './overlaps.ts';
 import { benchPageWeight } from './page-weight.ts';
 import { benchSearch } from './search.ts';
 import { benchWorksheet } from './worksheet.ts';
@@ -13,6 +14,7 @@ const PARTS = {
   book: () => benchBook(DATABASE_URL!),
   large: () => benchLargeBook(),
   loopholes: () => benchLoopholes(),
+  overlaps: () => benchOverlaps(),
   pages: () => benchPageWeight(BELLTAG_ORIGIN!),
   worksheet: () => benchWorksheet(),
   basket: () => benchBasket(),

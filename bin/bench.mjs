@@ -9,7 +9,7 @@ import { startEverything } from './set-up/running.mjs';
 import { run, say } from './set-up/say.mjs';
 
 // What needs no application is measured while none runs beside it.
-const ALONE = ['large', 'loopholes', 'worksheet', 'basket'];
+const ALONE = ['large', 'loopholes', 'overlaps', 'worksheet', 'basket'];
 // The search comes last: it puts a larger chain in the place of the demo.
 const WITH_APPLICATION = ['book', 'pages', 'import', 'search'];
 const asked = process.argv.slice(2);
