@@ -1,4 +1,5 @@
 import { existsSync, readFileSync } from 'node:fs';
+import { trustIn } from '../src/signing/index.ts';
 import { accept } from '../tills/accept.ts';
 import { type Asker, asker } from './asker.ts';
 import type { Processes } from './processes.ts';
@@ -83,7 +84,7 @@ function brokenFiles(folder: string): number {
     if (!existsSync(held)) return false;
     try {
       const raw: unknown = JSON.parse(readFileSync(held, 'utf8'));
-      return !accept(raw, { store, publicKey, holds: null }).ok;
+      return !accept(raw, { store, trust: trustIn(publicKey), holds: null }).ok;
     } catch {
       return true;
     }

@@ -1,55 +1,96 @@
-import { createPublicKey, verify } from 'node:crypto';
-import { type PriceFileEnvelope, parseEnvelope } from '../src/contracts/index.ts';
-import type { PriceFileContent } from '../src/core/price-file/index.ts';
+import {
+  type ChangeEnvelope,
+  type PriceFileEnvelope,
+  parseChange,
+  parseEnvelope,
+} from '../src/contracts/index.ts';
+import { changed, type PriceFileContent } from '../src/core/price-file/index.ts';
+import { canonicalText, isTrusted, sha256Of, type Trust } from '../src/signing/index.ts';
 
 export type Accepted =
   | { readonly ok: true; readonly envelope: PriceFileEnvelope }
-  | { readonly ok: false; readonly why: string };
+  | {
+      readonly ok: false;
+      readonly why: string;
+      /** What may help: learning keys that are newer, or asking for the whole file. */
+      readonly ask?: 'keys' | 'whole';
+    };
+
+/** What a till goes by. */
+export interface Acceptor {
+  readonly store: string;
+  readonly trust: Trust;
+  /** The file in force; null: none. */
+  readonly holds: Pick<PriceFileEnvelope, 'number' | 'content'> | null;
+}
 
 /**
  * Whether a till may use what it was handed: signed by its chain, for its store, newer than what it holds. Anything
- * else is refused and the file before stays in force.
+ * else is refused and the file before stays in force. A difference is put together with what is held first, and then
+ * is as good as a whole file, or nothing.
  */
-export function accept(
-  raw: unknown,
-  till: { store: string; publicKey: string; holds: number | null },
-): Accepted {
-  const shaped = parseEnvelope(raw);
-  if (!shaped.ok) return { ok: false, why: 'the price file has not the form of one' };
-  const envelope = shaped.value;
-  if (!isGenuine(envelope, till.publicKey))
-    return {
-      ok: false,
-      why: `the signature of price file ${envelope.number} does not fit; it was tampered with or cut off`,
-    };
-  const content = contentOf(envelope.content);
-  if (!content) return { ok: false, why: `price file ${envelope.number} holds nothing that can be read` };
-  if (content.format !== 'bell-tag-price-file' || content.version !== 1)
-    return { ok: false, why: `price file ${envelope.number} has a format this till does not know` };
-  if (content.store !== till.store)
-    return { ok: false, why: `price file ${envelope.number} is for store ${content.store}` };
-  // The number inside is the signed one.
-  if (content.number !== envelope.number)
-    return { ok: false, why: `price file ${envelope.number} says inside that it is ${content.number}` };
-  if (till.holds !== null && content.number <= till.holds)
-    return { ok: false, why: `price file ${content.number} is not newer than ${till.holds}` };
-  return { ok: true, envelope };
+export function accept(raw: unknown, till: Acceptor): Accepted {
+  const whole = parseEnvelope(raw);
+  if (whole.ok) return acceptWhole(whole.value, till);
+  const change = parseChange(raw);
+  if (!change.ok) return { ok: false, why: 'the price file has not the form of one' };
+  return acceptChange(change.value, till);
 }
 
-function isGenuine({ content, signature }: PriceFileEnvelope, publicKey: string): boolean {
+function acceptChange(
+  { store, number, signature, from, fromSha256, change }: ChangeEnvelope,
+  till: Acceptor,
+): Accepted {
+  const { holds } = till;
+  const fits = holds?.number === from && sha256Of(holds.content) === fromSha256;
+  const before = fits ? contentOf(holds.content) : null;
+  if (!before)
+    return {
+      ok: false,
+      ask: 'whole',
+      why: `price file ${number} came as a difference to ${from}, which it does not hold`,
+    };
+  const accepted = acceptWhole({ store, number, signature, content: textOf(before, number, change) }, till);
+  return accepted.ok || accepted.ask ? accepted : { ...accepted, ask: 'whole' };
+}
+
+function textOf(before: PriceFileContent, number: number, change: ChangeEnvelope['change']): string {
   try {
-    return verify(
-      null,
-      Buffer.from(content, 'utf8'),
-      createPublicKey(publicKey),
-      Buffer.from(signature, 'base64'),
-    );
+    return canonicalText(changed(before, number, change));
   } catch {
-    return false;
+    // A difference that cannot be put together is one that does not fit.
+    return '';
   }
 }
 
-function contentOf(text: string): PriceFileContent | null {
+function acceptWhole(envelope: PriceFileEnvelope, { store, trust, holds }: Acceptor): Accepted {
+  const content = contentOf(envelope.content);
+  // Which key to look for may be read before anything is believed.
+  const key = typeof content?.key === 'string' ? content.key : undefined;
+  const { number, signature } = envelope;
+  if (!isTrusted(trust, envelope.content, { key, signature })) {
+    if (key !== undefined && trust.withdrawn.has(key))
+      return { ok: false, why: `price file ${number} was signed with a key that was withdrawn` };
+    return {
+      ok: false,
+      ...(key !== undefined && !trust.keys.has(key) ? { ask: 'keys' } : {}),
+      why: `the signature of price file ${number} does not fit; it was tampered with or cut off`,
+    };
+  }
+  if (!content) return { ok: false, why: `price file ${number} holds nothing that can be read` };
+  if (content.format !== 'bell-tag-price-file' || content.version !== 1)
+    return { ok: false, why: `price file ${number} has a format this till does not know` };
+  if (content.store !== store)
+    return { ok: false, why: `price file ${number} is for store ${content.store}` };
+  // The number inside is the signed one.
+  if (content.number !== number)
+    return { ok: false, why: `price file ${number} says inside that it is ${content.number}` };
+  if (holds && content.number <= holds.number)
+    return { ok: false, why: `price file ${content.number} is not newer than ${holds.number}` };
+  return { ok: true, envelope };
+}
+
+export function contentOf(text: string): PriceFileContent | null {
   try {
     const value: unknown = JSON.parse(text);
     return typeof value === 'object' ? (value as PriceFileContent | null) : null;

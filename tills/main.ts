@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { idInAddress, idOfAddress, pathInOneWay } from '../src/contracts/index.ts';
 import { basketAsked, basketOf, linesOf } from './asked-basket.ts';
+import { keptOnDisk } from './kept-on-disk.ts';
 import { listPage, tillPage } from './page.ts';
 import { mediaTypeOf, pictureDisk } from './picture-disk.ts';
 import { priceFileDisk } from './price-file-disk.ts';
@@ -11,7 +12,7 @@ import { type Till, type TillIdentity, till } from './till.ts';
 
 interface Enrolment {
   readonly server: string;
-  /** PEM of the chain's key; a till trusts no other. */
+  /** PEM of the chain's key; a till trusts no other but those that it vouches for. */
   readonly publicKey: string;
   readonly off: readonly string[];
   readonly tills: readonly TillIdentity[];
@@ -32,6 +33,8 @@ function main(folder: string, port: number, pollEvery: number, aStore: number): 
       till(identity, {
         ...shared,
         disk: priceFileDisk(`${folder}/${identity.id}`),
+        keys: keptOnDisk(`${folder}/${identity.id}/keys.json`),
+        vouched: keptOnDisk(`${folder}/${identity.id}/vouched.json`),
         pictures: pictureDisk(`${folder}/${identity.id}`),
       }),
     ]),

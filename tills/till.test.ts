@@ -6,6 +6,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
+import { inKeyOrder } from '../src/core/price-file/index.ts';
+import { canonicalText, certificateOf, newestText, sha256Of, signedBy } from '../src/signing/index.ts';
 import { offer, ring } from '../tests/plans/basket-plan.ts';
 import { signed } from '../tests/plans/signed.ts';
 import { withPromotions } from '../tests/plans/small-plan.ts';
@@ -18,10 +20,15 @@ let origin: string;
 /** What the server answers next to "anything newer?", and what it was told. */
 let newest: unknown;
 let reports: TerminalReport[];
+let asked: string[];
 let disk: { held: unknown; aside: unknown; full: boolean };
 /** Bytes of pictures as the server hands them out, by their names. */
 let served: Map<string, string>;
 let folder: string;
+/** What else lies on its disk. */
+let small: Map<string, object>;
+/** What the server says of keys, and vouches for when it is asked with a number; null: it knows of no such thing. */
+let says: { keys: unknown; newest: ((nonce: string) => unknown) | null };
 const chain = signed();
 
 beforeEach(async () => {
@@ -29,9 +36,20 @@ beforeEach(async () => {
   reports = [];
   disk = { held: null, aside: null, full: false };
   served = new Map();
+  small = new Map();
+  says = { keys: { keys: [] }, newest: null };
+  asked = [];
   folder = mkdtempSync(join(tmpdir(), 'till-'));
   server = createServer((request, response) => {
+    asked.push(request.url ?? '');
+    const url = new URL(request.url ?? '', 'http://server');
+    if (url.pathname === '/api/till/keys') return void response.end(JSON.stringify(says.keys));
+    if (url.pathname === '/api/till/newest') {
+      const vouched = says.newest?.(url.searchParams.get('nonce') ?? '');
+      return void (vouched ? response.end(JSON.stringify(vouched)) : response.writeHead(404).end());
+    }
     if (request.url?.startsWith('/api/till/price-file')) {
+      if (typeof newest === 'function') return void response.end(JSON.stringify(newest(url)));
       if (newest === null) return void response.writeHead(204).end();
       return void response.end(typeof newest === 'string' ? newest : JSON.stringify(newest));
     }
@@ -54,6 +72,11 @@ afterEach(async () => {
   await new Promise((resolve) => server.close(resolve));
 });
 
+/** A small file on its disk. */
+const kept = <T extends object>(name: string) => ({
+  read: () => (small.get(name) as T | undefined) ?? null,
+  write: (value: T) => void small.set(name, value),
+});
 const held = () => disk.held as PriceFileEnvelope | null;
 const NOW = Date.parse('2027-04-14T10:00:00Z');
 const make = (now = () => NOW): Till =>
@@ -62,6 +85,8 @@ const make = (now = () => NOW): Till =>
     {
       server: origin,
       publicKey: chain.publicKey,
+      keys: kept('keys'),
+      vouched: kept('vouched'),
       ringer: ringer(),
       pictures: pictureDisk(folder),
       now,
@@ -298,6 +323,206 @@ describe('a till', () => {
     expect(one.setClock('noon')).toBe(false);
     one.setClock(null);
     expect(one.ring('milk', null)).toMatchObject({ at: '2027-04-14T12:00' });
+  });
+
+  describe('whose server vouches for what is newest', () => {
+    const vouch =
+      (number: number | null, at = NOW, by = chain) =>
+      (nonce: string) => {
+        const statement = newestText({ store: 'east', nonce }, number, at);
+        return { statement, key: by.key, signature: signedBy(by.privateKey, statement) };
+      };
+    let now = NOW;
+    beforeEach(() => {
+      now = NOW;
+      disk.held = chain.file(3);
+    });
+    const pollFor = async (one: Till, polls: number) => {
+      for (let i = 0; i < polls; i++) {
+        now += 61_000;
+        await one.poll();
+      }
+    };
+
+    it('says when a newer file is held back from it, and no more once it has come', async () => {
+      const one = make(() => now);
+      says.newest = vouch(4);
+      await pollFor(one, 3);
+      expect(one.state().problem).toBeNull();
+      await pollFor(one, 1);
+      expect(reports.at(-1)).toMatchObject({
+        holds: 3,
+        problem: expect.stringMatching(/price file 4 is vouched for/),
+      });
+      newest = chain.file(4);
+      await pollFor(one, 1);
+      expect(one.state()).toMatchObject({ holds: 4, problem: null });
+    });
+
+    it('is not fooled by an answer that was once true: in a day it says that nobody has vouched', async () => {
+      const one = make(() => now);
+      says.newest = vouch(3);
+      await one.poll();
+      const old = vouch(3)('ab'.repeat(16));
+      says.newest = () => old;
+      now += 23 * 3_600_000;
+      await one.poll();
+      expect(one.state().problem).toBeNull();
+      now += 2 * 3_600_000;
+      await one.poll();
+      expect(one.state().problem).toMatch(/nobody has vouched for its prices since 2027-04-14T10:00/);
+      expect(one.ring('milk', null)).toMatchObject({ price: '24.90' });
+    });
+
+    it('rings nothing of the past when its clock is turned back, and says so; a server’s wrong hour passes', async () => {
+      const may = Date.parse('2027-05-01T12:00:00Z');
+      const one = make(() => now);
+      says.newest = vouch(3, may);
+      await one.poll();
+      expect(one.ring('milk', null)).toMatchObject({ price: '22.41', promotion: 'may' });
+      expect(one.state().problem).toMatch(/its clock stands before 2027-05-01T12:00/);
+      // It is remembered over a restart, also while nobody answers.
+      says.newest = null;
+      expect(make(() => now).ring('milk', null)).toMatchObject({ promotion: 'may' });
+      says.newest = vouch(3, NOW);
+      await pollFor(one, 1);
+      expect(one.state().problem).toBeNull();
+      expect(one.ring('milk', null)).toMatchObject({ price: '24.90', promotion: null });
+    });
+
+    it('says that its file is over, and rings on', async () => {
+      disk.held = chain.file(3, 'east', undefined, { goodUntil: '2027-04-14T12:00:00.000Z' });
+      const one = make(() => now);
+      says.newest = vouch(3);
+      await one.poll();
+      expect(one.state()).toMatchObject({ problem: null, goodUntil: '2027-04-14T12:00:00.000Z' });
+      says.newest = vouch(3, Date.parse('2027-04-14T12:01:00Z'));
+      now = Date.parse('2027-04-14T12:01:00Z');
+      await one.poll();
+      expect(one.state().problem).toMatch(/was good until 2027-04-14T12:00/);
+      expect(one.ring('milk', null)).toMatchObject({ price: '24.90' });
+    });
+
+    it.each([
+      ['with a key of somebody else', (nonce: string) => vouch(9, NOW, signed())(nonce)],
+      [
+        'of another store',
+        (nonce: string) => {
+          const statement = newestText({ store: 'west', nonce }, 9, NOW);
+          return { statement, key: chain.key, signature: signedBy(chain.privateKey, statement) };
+        },
+      ],
+      ['in no form', () => ({ statement: 5 })],
+    ])('hears nothing that is vouched for %s', async (_, said) => {
+      const one = make(() => now);
+      says.newest = said;
+      await pollFor(one, 6);
+      expect(one.state().problem).toBeNull();
+    });
+  });
+
+  describe('whose chain has a new key', () => {
+    const next = signed();
+    const certificate = (withdraws: string[] = []) =>
+      certificateOf(next, chain, { madeAt: '2027-04-14T09:00:00.000Z', withdraws });
+    const ofNext = (number: number) => next.file(number, 'east', undefined, { key: next.key });
+
+    it('learns it by itself, and keeps it on its disk', async () => {
+      disk.held = chain.file(3, 'east', undefined, { key: chain.key });
+      newest = ofNext(4);
+      says.keys = { keys: [certificate()] };
+      const one = make();
+      await one.poll();
+      expect(one.state()).toMatchObject({ holds: 4, problem: null, trusts: [chain.key, next.key] });
+      says.keys = { keys: [] };
+      expect(make().state()).toMatchObject({ holds: 4, problem: null });
+    });
+
+    it('takes nothing of a key that was lost, once it has learned of that', async () => {
+      disk.held = chain.file(3, 'east', undefined, { key: chain.key });
+      newest = ofNext(4);
+      says.keys = { keys: [certificate([chain.key])] };
+      const one = make();
+      await one.poll();
+      expect(one.state()).toMatchObject({ holds: 4, trusts: [next.key] });
+      newest = chain.file(5, 'east', undefined, { key: chain.key });
+      await one.poll();
+      expect(one.state()).toMatchObject({
+        holds: 4,
+        problem: expect.stringMatching(/a key that was withdrawn/),
+      });
+      // Nor does the key that it was given by hand come back with a restart.
+      expect(make().state()).toMatchObject({ holds: 4, trusts: [next.key] });
+    });
+
+    it('refuses what nobody vouches for', async () => {
+      disk.held = chain.file(3);
+      newest = ofNext(4);
+      const one = make();
+      await one.poll();
+      expect(one.state()).toMatchObject({
+        holds: 3,
+        problem: expect.stringMatching(/signature of price file 4/),
+      });
+    });
+  });
+
+  describe('that is sent the difference alone', () => {
+    const before = chain.file(3);
+    const [head] = [JSON.parse(before.content)];
+    const after = { ...head, number: 4, madeAt: 'm', goodUntil: '2027-05-14T00:00:00.000Z', key: chain.key };
+    const dearer = inKeyOrder({
+      ...after.plan,
+      items: after.plan.items.map((item: { sku: string; prices: object[] }) =>
+        item.sku === 'milk' ? { ...item, prices: [{ price: '26.90' }] } : item,
+      ),
+    });
+    const text = canonicalText({ ...after, plan: dearer });
+    const signature = signedBy(chain.privateKey, text);
+    const difference = (put = dearer.items.filter(({ sku }) => sku === 'milk')) => ({
+      ...{ store: 'east', number: 4, signature, from: 3, fromSha256: sha256Of(before.content) },
+      change: {
+        ...{ madeAt: 'm', goodUntil: '2027-05-14T00:00:00.000Z', key: chain.key, rest: null },
+        ...{ items: { put, drop: [] }, promotions: { put: [], drop: [] } },
+      },
+    });
+    const whole = { store: 'east', number: 4, content: text, signature };
+
+    it('puts it together with what it holds, and keeps the whole', async () => {
+      disk.held = before;
+      newest = difference();
+      const one = make();
+      await one.poll();
+      expect(asked.find((url) => url.includes('price-file'))).toContain(
+        `have=3&sha256=${sha256Of(before.content)}`,
+      );
+      expect(one.state()).toMatchObject({ holds: 4, problem: null });
+      expect(one.ring('milk', null)).toMatchObject({ price: '26.90' });
+      expect(held()).toEqual(whole);
+      expect(make().state()).toMatchObject({ holds: 4, problem: null });
+    });
+
+    it('asks for the whole where it does not fit, and is well', async () => {
+      disk.held = before;
+      newest = (url: URL) => (url.searchParams.has('sha256') ? difference([]) : whole);
+      const one = make();
+      await one.poll();
+      expect(one.state()).toMatchObject({ holds: 4, problem: null });
+      expect(held()).toEqual(whole);
+    });
+
+    it('keeps what it holds where neither fits, and asks no more than twice a poll', async () => {
+      disk.held = before;
+      newest = () => difference([]);
+      const one = make();
+      await one.poll();
+      expect(one.state()).toMatchObject({
+        holds: 3,
+        problem: expect.stringMatching(/signature of price file 4/),
+      });
+      expect(asked.filter((url) => url.includes('price-file'))).toHaveLength(2);
+      expect(one.ring('milk', null)).toMatchObject({ price: '24.90' });
+    });
   });
 
   it('tells what is new at once, and what is not only now and then', async () => {

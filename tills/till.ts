@@ -1,12 +1,16 @@
 import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
 import { type Instant, parseMoment, zoneClock } from '../src/core/calendar/index.ts';
 import { picturesIn } from '../src/core/price-file/index.ts';
-import { accept } from './accept.ts';
+import { sha256Of } from '../src/signing/index.ts';
+import { accept, contentOf } from './accept.ts';
 import { type BoundedReply, boundedFetch } from './bounded-fetch.ts';
+import type { KeptOnDisk } from './kept-on-disk.ts';
 import type { PictureDisk } from './picture-disk.ts';
 import type { PriceFileDisk } from './price-file-disk.ts';
 import type { Ringer, Rung } from './ring.ts';
 import type { BasketAnswer } from './ring-basket.ts';
+import { type KeptKeys, trustedKeys } from './trusted-keys.ts';
+import { type KeptVouched, vouched } from './vouched.ts';
 import { isFullDisk } from './write-whole.ts';
 
 export interface TillIdentity {
@@ -23,6 +27,10 @@ export interface TillState {
   readonly on: boolean;
   readonly holds: number | null;
   readonly heldSince: string | null;
+  /** Until when its price file is good, ISO 8601 UTC; null: it does not say. */
+  readonly goodUntil: string | null;
+  /** Ids of the keys that it trusts. */
+  readonly trusts: readonly string[];
   /** Its own clock, milliseconds since the epoch. */
   readonly clock: number;
   readonly delay: number;
@@ -51,8 +59,11 @@ export interface Till {
 
 export interface TillPorts {
   readonly server: string;
+  /** PEM of the key that it was given by hand. */
   readonly publicKey: string;
   readonly disk: PriceFileDisk;
+  readonly keys: KeptOnDisk<KeptKeys>;
+  readonly vouched: KeptOnDisk<KeptVouched>;
   readonly pictures: PictureDisk;
   readonly ringer: Ringer;
   now(): number;
@@ -60,26 +71,34 @@ export interface TillPorts {
 
 const REPORT_EVERY = 30_000;
 const REST_OF_A_FULL_DISK = 60_000;
+/** What is vouched for is asked for so often, and at the next poll where no answer came. */
+const VOUCHED_EVERY = 60_000;
 /** No talk with the server takes longer. */
 const WITHIN = 20_000;
 /** Bytes that are taken, as they come out unpacked. */
-const MOST = { file: 200_000_000, picture: 2_000_000, answer: 100_000 };
+const MOST = { file: 200_000_000, picture: 2_000_000, answer: 100_000, keys: 1_000_000 };
 
 export function till(identity: TillIdentity, ports: TillPorts): Till {
+  const keys = trustedKeys(ports.publicKey, ports.keys);
+  const newest = vouched(identity.store, ports.vouched);
   const found = fromDisk();
   let envelope: PriceFileEnvelope | null = found.envelope;
+  let content = envelope && contentOf(envelope.content);
   let heldSince: string | null = envelope ? ports.disk.since() : null;
   let on = true;
   let skew = 0;
   let delay = 0;
   let problem: string | null = found.problem;
   let restUntil = 0;
+  let vouchedAt = Number.NEGATIVE_INFINITY;
   let reported = { at: 0, text: '' };
   let named: ReadonlySet<string> = envelope ? picturesIn(envelope.content) : new Set();
   const toCome = () => [...named].filter((id) => !ports.pictures.has(id));
 
   const headers = { authorization: `Bearer ${identity.key}`, 'content-type': 'application/json' };
   const clock = () => ports.now() + skew;
+  /** By which it rings: a clock that was turned back brings no old prices back. */
+  const ringsAt = () => Math.max(clock(), newest.notBefore()) as Instant;
   let groups: TillState['groups'] | null = null;
 
   /** What lies on the disk is trusted no more than what comes over the wire; what fails is put aside, and told. */
@@ -87,7 +106,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     try {
       const lies = ports.disk.read();
       if (lies === null) return { envelope: null, problem: null };
-      const accepted = accept(lies, { ...identity, publicKey: ports.publicKey, holds: null });
+      const accepted = accept(lies, { store: identity.store, trust: keys.trust(), holds: null });
       const why = accepted.ok ? ports.ringer.faultOf(accepted.envelope.content) : accepted.why;
       if (accepted.ok && why === null) return { envelope: accepted.envelope, problem: null };
       ports.disk.putAside();
@@ -108,8 +127,11 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     }
   }
 
-  async function fetchNewer(): Promise<void> {
-    const have = envelope ? `?have=${envelope.number}` : '';
+  /** @param whole asks for the whole file, whatever is held. */
+  async function fetchNewer(whole = false): Promise<void> {
+    const have = envelope
+      ? `?have=${envelope.number}${whole ? '' : `&sha256=${sha256Of(envelope.content)}`}`
+      : '';
     const reply = await ask(`price-file${have}`, MOST.file);
     if (reply.status === 204) {
       // Nothing newer, and the server answers: whatever was wrong is over.
@@ -117,13 +139,14 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       return;
     }
     if (reply.status !== 200) throw new Error(`the server answered ${reply.status}`);
-    const accepted = accept(jsonOf(reply.bytes), {
-      ...identity,
-      publicKey: ports.publicKey,
-      holds: envelope?.number ?? null,
-    });
+    const raw = jsonOf(reply.bytes);
+    const judge = () => accept(raw, { store: identity.store, trust: keys.trust(), holds: envelope });
+    let accepted = judge();
+    if (!accepted.ok && accepted.ask === 'keys' && (await learnKeys())) accepted = judge();
     if (!accepted.ok) {
       problem = accepted.why;
+      // Put together it is not what was signed: the whole file tells.
+      if (accepted.ask === 'whole' && !whole) await fetchNewer(true);
       return;
     }
     // A file that nothing can be rung from must not take the place of one that works.
@@ -134,6 +157,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     }
     ports.disk.write(accepted.envelope);
     envelope = accepted.envelope;
+    content = contentOf(envelope.content);
     heldSince = ports.disk.since();
     problem = null;
     groups = null;
@@ -141,9 +165,27 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     ports.pictures.keepOnly(named);
   }
 
+  async function learnKeys(): Promise<boolean> {
+    const reply = await ask('keys', MOST.keys);
+    return reply.status === 200 && keys.learnFrom(jsonOf(reply.bytes));
+  }
+
+  /** A server of a version that vouches for nothing is asked in vain, and nothing is wrong with that. */
+  async function hearNewest(): Promise<void> {
+    if (ports.now() - vouchedAt < VOUCHED_EVERY) return;
+    const question = newest.question();
+    const reply = await ask(`newest?nonce=${question}`, MOST.answer);
+    if (reply.status !== 200) return;
+    const raw = jsonOf(reply.bytes);
+    const hear = () => newest.hear(raw, question, keys.trust(), ports.now());
+    if (hear() || ((await learnKeys()) && hear())) vouchedAt = ports.now();
+  }
+
   async function fetchAll(): Promise<void> {
     try {
+      await hearNewest();
       await fetchNewer();
+      problem ??= newest.trouble(content, clock(), ports.now());
       await fetchPictures();
     } catch (error) {
       if (!isFullDisk(error)) throw error;
@@ -182,6 +224,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
         on,
         holds: envelope?.number ?? null,
         heldSince,
+        goodUntil: content?.goodUntil ?? null,
+        trusts: [...keys.trust().keys.keys()],
         clock: clock(),
         delay,
         problem,
@@ -208,14 +252,14 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
           store: identity.store,
           code,
           group,
-          at: clock() as Instant,
+          at: ringsAt(),
           terminal: identity.id,
         })
       );
     },
     picture: (id) => ports.pictures.read(id),
     ringBasket(basket) {
-      const place = { store: identity.store, terminal: identity.id, at: clock() as Instant };
+      const place = { store: identity.store, terminal: identity.id, at: ringsAt() };
       return envelope && ports.ringer.basket(envelope.content, place, basket);
     },
     switchOn(value) {

@@ -8,6 +8,7 @@ import { type SignIn, signInService } from './sign-in.ts';
 import { type SignInTries, signInTries } from './sign-in-tries.ts';
 import { type Ports, portsOf } from './standing/ports.ts';
 import { type TerminalDesk, terminalDesk } from './terminal-desk.ts';
+import { type Vouching, vouching } from './vouching.ts';
 import { watchPlan } from './watch-plan.ts';
 
 /** Everything that an endpoint may use, put together once. */
@@ -17,6 +18,7 @@ export interface App extends Omit<Ports, 'book' | 'compare'> {
   readonly tries: SignInTries;
   readonly heavy: HeavyDesk;
   readonly terminals: TerminalDesk;
+  readonly vouching: Vouching;
   readonly restores: RestoreWatch;
 }
 
@@ -36,6 +38,7 @@ function createApp(environment: Environment): App {
   return {
     ...ports,
     terminals,
+    vouching: vouching(terminals, ports.signer),
     restores,
     environment,
     signIn: signInService(ports.db, environment),

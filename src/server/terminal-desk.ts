@@ -9,6 +9,7 @@ import { hashOfKey } from './standing/signing.ts';
 const GOOD_FOR = 2_000;
 /** Packed envelopes that are kept at hand. */
 const KEPT_BYTES = 160_000_000;
+const MOST_KEPT = 10_000;
 
 /**
  * What terminals ask, from memory: thousands of them ask every few seconds, nearly always for nothing new. What is
@@ -21,6 +22,12 @@ export interface TerminalDesk {
   newestNumber(store: string): Promise<number | null>;
   /** The envelope of a file, JSON gzipped. */
   envelope(store: string, number: number): Promise<Uint8Array | null>;
+  /** What makes a file of the one that a terminal has, JSON gzipped; null: it gets the whole. */
+  change(
+    store: string,
+    number: number,
+    has: { readonly number: number; readonly sha256: string },
+  ): Promise<Uint8Array | null>;
   /** The pictures that a file names. */
   picturesOf(store: string, number: number): Promise<ReadonlySet<string>>;
 }
@@ -50,12 +57,18 @@ export function terminalDesk(sending: SendingStore, clock: () => number = Date.n
     return reading;
   }
 
-  const envelopes = keptEnvelopes(sending);
+  const envelopes = keptPacked(sending.envelope, (packed) => packed?.length ?? null);
+  // That a file goes as a whole stays so.
+  const changes = keptPacked(sending.change, (found) => found?.packed.length ?? 0);
   const pictures = new Map<string, ReadonlySet<string>>();
   return {
     terminalOf: async (key) => (await current()).keys.get(hashOfKey(key)) ?? null,
     newestNumber: async (store) => (await current()).numbers.get(store) ?? null,
     envelope: envelopes,
+    async change(store, number, has) {
+      const change = await changes(store, number);
+      return change && change.from === has.number && change.fromSha256 === has.sha256 ? change.packed : null;
+    },
     async picturesOf(store, number) {
       const name = `${store}\n${number}`;
       const found = pictures.get(name);
@@ -73,9 +86,14 @@ export function terminalDesk(sending: SendingStore, clock: () => number = Date.n
 
 const unpack = promisify(gunzip);
 
-/** Envelopes at hand, the one that was asked for longest ago goes first; each is read once however many ask for it. */
-function keptEnvelopes(sending: SendingStore): TerminalDesk['envelope'] {
-  const kept = new Map<string, Promise<Uint8Array | null>>();
+type Reading<T> = (store: string, number: number) => Promise<T | null>;
+
+/**
+ * What is at hand, the one that was asked for longest ago goes first; each is read once however many ask for it.
+ * @param sizeOf in bytes; null: it is not kept.
+ */
+function keptPacked<T>(readOne: Reading<T>, sizeOf: (one: T | null) => number | null): Reading<T> {
+  const kept = new Map<string, Promise<T | null>>();
   const sizes = new Map<string, number>();
   let bytes = 0;
   const forget = (name: string) => {
@@ -91,15 +109,16 @@ function keptEnvelopes(sending: SendingStore): TerminalDesk['envelope'] {
       kept.set(name, found);
       return found;
     }
-    const read = sending.envelope(store, number);
+    const read = readOne(store, number);
     kept.set(name, read);
     read.then(
       (packed) => {
-        if (!packed) return forget(name);
-        sizes.set(name, packed.length);
-        bytes += packed.length;
+        const size = sizeOf(packed);
+        if (size === null) return forget(name);
+        sizes.set(name, size);
+        bytes += size;
         for (const oldest of kept.keys()) {
-          if (bytes <= KEPT_BYTES) break;
+          if (bytes <= KEPT_BYTES && kept.size <= MOST_KEPT) break;
           if (sizes.has(oldest)) forget(oldest);
         }
       },

@@ -6,6 +6,7 @@ import {
   inMemory,
   loopholesInMemory,
   person,
+  quietKeys,
   quietSending,
 } from '../../tests/plans/ports.ts';
 import { change, SMALL, withPromotions } from '../../tests/plans/small-plan.ts';
@@ -512,7 +513,7 @@ describe('today', () => {
 describe('sending', () => {
   it('is for those who may, under the version that was reviewed', async () => {
     const sending = quietSending();
-    const signer = { newest: async () => ({ publicKey: '', sign: () => ({ sha256: '', signature: '' }) }) };
+    const signer = quietKeys();
     const memory = inMemory(withPromotions(change('a')));
     const ports = { ...memory, sending, signer, compare: storeComparison(sending, memory.heldBack) };
     const now = Date.parse('2027-04-14T10:00:00Z') as never;

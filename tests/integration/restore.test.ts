@@ -14,6 +14,7 @@ import {
 import { restoreWatch } from '../../src/server/restore-watch.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { signingKeys } from '../../src/server/standing/signing.ts';
+import { trustIn } from '../../src/signing/index.ts';
 import { renewEpoch, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { accept } from '../../tills/accept.ts';
 import { person } from '../plans/ports.ts';
@@ -98,10 +99,10 @@ describe('a backup that is played back under a running server', () => {
     const number = (await ports.sending.newestNumbers()).get('east')!;
     expect(numberWords(number)).toBe('1 since the restore');
     const envelope = await envelopeOf(ports, number);
-    const till = { store: 'east', publicKey, holds: held.number };
+    const till = { store: 'east', trust: trustIn(publicKey), holds: held };
     expect(accept(envelope, till)).toMatchObject({ ok: true });
     expect(envelope.content).not.toContain('"lost"');
-    expect(accept(held, { ...till, holds: number })).toMatchObject({ ok: false });
+    expect(accept(held, { ...till, holds: envelope })).toMatchObject({ ok: false });
     expect(await ports.sending.lastRestore()).toMatchObject({ lost });
 
     await save('found');

@@ -11,6 +11,7 @@ import type {
   PlanBook,
   PromotionStore,
   SendingStore,
+  SigningKeys,
   StockroomStore,
   StoredPromotion,
   WaitingEntries,
@@ -218,6 +219,14 @@ const stored = (promotion: PromotionDocument, revision: number): StoredPromotion
   updatedAt: '2027-03-01T00:00:00Z',
 });
 
+/** Keys that sign nothing that counts. */
+export const quietKeys = (): SigningKeys => ({
+  newest: async () => ({ publicKey: '', key: 'k', sign: () => ({ sha256: '', signature: '' }) }),
+  certificates: async () => [],
+  all: async () => [],
+  rotate: async () => {},
+});
+
 /** Terminals that hold everything; nothing was ever sent. */
 export const quietSending = (): SendingStore => ({
   send: async () => 1,
@@ -226,7 +235,8 @@ export const quietSending = (): SendingStore => ({
   envelope: async () => null,
   renewEpoch: async () => false,
   lastRestore: async () => null,
-  newestManifests: async () => new Map(),
+  newestFiles: async () => new Map(),
+  change: async () => null,
   newestRollout: async () => null,
   terminals: async () => [],
   rollouts: async () => [],

@@ -1,28 +1,24 @@
-import { generateKeyPairSync, sign } from 'node:crypto';
 import type { PriceFileEnvelope } from '../../src/contracts/index.ts';
+import { type KeyPair, keyIdOf, newKeyPair, signedBy } from '../../src/signing/index.ts';
 import { change, withPromotions } from './small-plan.ts';
 
 /** A chain with a key pair of its own, that signs price files. */
-export function signed() {
-  const { publicKey, privateKey } = generateKeyPairSync('ed25519');
+export function signed(pair: KeyPair = newKeyPair()) {
   return {
-    publicKey: publicKey.export({ type: 'spki', format: 'pem' }).toString(),
+    ...pair,
+    key: keyIdOf(pair.publicKey),
     /** The small plan with a promotion from May on, unless another plan is given. */
-    file(number: number, store = 'east', plan: object = PLAN): PriceFileEnvelope {
+    file(number: number, store = 'east', plan: object = PLAN, more: object = {}): PriceFileEnvelope {
       const content = JSON.stringify({
         format: 'bell-tag-price-file',
         version: 1,
         store,
         number,
         madeAt: '',
+        ...more,
         plan,
       });
-      return {
-        store,
-        number,
-        content,
-        signature: sign(null, Buffer.from(content), privateKey).toString('base64'),
-      };
+      return { store, number, content, signature: signedBy(pair.privateKey, content) };
     },
   };
 }

@@ -27,8 +27,24 @@ export interface PriceFileContent {
   readonly number: number;
   /** ISO 8601, UTC. */
   readonly madeAt: string;
+  /** ISO 8601, UTC: then a newer one should have come. Absent in files from before they had an end. */
+  readonly goodUntil?: string;
+  /** The id of the key that signed it; absent in files from before keys had names. */
+  readonly key?: string;
   readonly plan: PlanDocument;
 }
+
+/** How long a file is good for; what nobody changes is renewed when half of that is over. */
+const GOOD_FOR = 14 * DAY;
+export const RENEWED_AFTER = GOOD_FOR / 2;
+
+/** What differs in every file: when it was made, and until when it is good. */
+export const datesOf = (now: Instant): { readonly madeAt: string; readonly goodUntil: string } => ({
+  madeAt: isoOf(now),
+  goodUntil: isoOf((now + GOOD_FOR) as Instant),
+});
+
+const isoOf = (at: Instant): string => new Date(at).toISOString();
 
 /** A promotion that was over longer ago than this is not sent. */
 const KEPT_AFTER_END = 2 * DAY;

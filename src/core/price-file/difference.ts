@@ -28,7 +28,8 @@ export const isEmpty = ({ promotions, items, other }: StoreDifference): boolean 
   !other &&
   [promotions, items].every(({ added, changed, gone }) => added.length + changed.length + gone.length === 0);
 
-function difference(
+/** Which keys are new, have another digest, and are gone. */
+export function difference(
   before: Readonly<Record<string, string>>,
   after: Readonly<Record<string, string>>,
 ): Difference {

@@ -1,6 +1,6 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { and, asc, count, desc, eq, max, sql } from 'drizzle-orm';
-import type { PriceFileEnvelope } from '../../contracts/index.ts';
+import type { ChangeEnvelope, PriceFileEnvelope } from '../../contracts/index.ts';
 import type { SendingStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
@@ -22,11 +22,14 @@ export function sendingRepository(db: Database): SendingStore {
         const number = row!.id;
         const files = make(number);
         for (let i = 0; i < files.length; i += FILES_A_STATEMENT) {
-          const rows = files.slice(i, i + FILES_A_STATEMENT).map(({ content, ...file }) => ({
+          const rows = files.slice(i, i + FILES_A_STATEMENT).map(({ content, change, ...file }) => ({
             ...file,
             number,
             rollout: number,
             envelope: packed({ store: file.store, number, content, signature: file.signature }),
+            change: change && packed(change),
+            changesFrom: change?.from ?? null,
+            changesSha256: change?.fromSha256 ?? null,
           }));
           await tx.insert(t.priceFile).values(rows);
         }
@@ -54,12 +57,27 @@ export function sendingRepository(db: Database): SendingStore {
         .where(and(eq(t.priceFile.store, store), eq(t.priceFile.number, number)));
       return row ? (row.envelope ?? madeOf(row)) : null;
     },
-    async newestManifests() {
-      const rows = await db
-        .selectDistinctOn([t.priceFile.store], { store: t.priceFile.store, manifest: t.priceFile.manifest })
+    async change(store, number) {
+      const { change: bytes, changesFrom: from, changesSha256: fromSha256 } = t.priceFile;
+      const [row] = await db
+        .select({ packed: bytes, from, fromSha256 })
         .from(t.priceFile)
-        .orderBy(asc(t.priceFile.store), desc(t.priceFile.number));
-      return new Map(rows.flatMap(({ store, manifest }) => (manifest ? [[store, manifest]] : [])));
+        .where(and(eq(t.priceFile.store, store), eq(t.priceFile.number, number)));
+      return row?.packed && row.from !== null && row.fromSha256 !== null
+        ? { packed: row.packed, from: row.from, fromSha256: row.fromSha256 }
+        : null;
+    },
+    async newestFiles() {
+      const { store, number, sha256, createdAt, manifest } = t.priceFile;
+      const rows = await db
+        .selectDistinctOn([store], { store, number, sha256, createdAt, manifest })
+        .from(t.priceFile)
+        .orderBy(asc(store), desc(number));
+      return new Map(
+        rows.flatMap(({ store: id, manifest: known, createdAt: at, ...row }) =>
+          known ? [[id, { ...row, createdAt: at.toISOString(), manifest: known }]] : [],
+        ),
+      );
     },
     terminals: () => terminals(db),
     async newestRollout() {
@@ -119,7 +137,8 @@ export function sendingRepository(db: Database): SendingStore {
   };
 }
 
-const packed = (envelope: PriceFileEnvelope): Buffer => gzipSync(JSON.stringify(envelope), { level: 6 });
+const packed = (envelope: PriceFileEnvelope | ChangeEnvelope): Buffer =>
+  gzipSync(JSON.stringify(envelope), { level: 6 });
 
 /** The envelope of a file that was made when there were none. */
 const madeOf = ({ store, number, content, signature }: typeof t.priceFile.$inferSelect): Buffer | null =>

@@ -12,6 +12,7 @@ import {
   text,
   timestamp,
 } from 'drizzle-orm/pg-core';
+import type { KeyCertificate } from '../../contracts/index.ts';
 import type { Manifest } from '../../core/price-file/index.ts';
 import { person } from './people.ts';
 import { store, terminal } from './places.ts';
@@ -48,6 +49,10 @@ export const signingKey = pgTable('signing_key', {
   /** PEM, PKCS 8. */
   privateKey: text().notNull(),
   createdAt: instant('created_at').notNull().defaultNow(),
+  /** How the key before it vouches for it; null: the first one, which terminals were given by hand. */
+  certificate: jsonb().$type<KeyCertificate>(),
+  /** Since when no terminal trusts it any more. */
+  withdrawnAt: instant('withdrawn_at'),
 });
 
 /** One press of "send": a price file for each of its stores. */
@@ -86,6 +91,11 @@ export const priceFile = pgTable(
     sha256: text().notNull(),
     /** Ed25519, base64. */
     signature: text().notNull(),
+    /** What makes it of the store's file before it, gzipped as it goes over; null: it goes as a whole. */
+    change: bytes(),
+    /** The number of that file, and the SHA-256 of its text. */
+    changesFrom: bigint('changes_from', { mode: 'number' }),
+    changesSha256: text('changes_sha256'),
     /** Digests of what it holds; null in files from before there were any. */
     manifest: jsonb().$type<Manifest>(),
     createdAt: instant('created_at').notNull().defaultNow(),

@@ -9,8 +9,8 @@ import type { TerminalDesk } from '../terminal-desk.ts';
 export const PRICE_FILE_PATH = '/api/till/price-file';
 
 /**
- * `GET /api/till/price-file?have=12`: the newest file of the terminal's store, or 204 where it has that one. Thousands
- * of terminals ask every few seconds, or all at once when something was sent: what they get lies packed in memory, and
+ * `GET /api/till/price-file?have=12&sha256=…`: the newest file of the terminal's store, or 204 where it has that one.
+ * Who says what it has, down to the last byte, gets the difference alone where that is less. Thousands of terminals ask every few seconds, or all at once when something was sent: what they get lies packed in memory, and
  * is handed out before anything else of the application is troubled.
  */
 export function terminalDoor(desk: TerminalDesk) {
@@ -27,12 +27,18 @@ export function terminalDoor(desk: TerminalDesk) {
         log.warn({ from: address, path: PRICE_FILE_PATH }, 'terminal key not known');
         return say(401, 'This terminal key is not known.');
       }
-      const have = haveOf(request.url ?? '');
-      if (have === undefined) return say(422, '`have` is the number of a price file.');
+      const asked = askedIn(request.url ?? '');
+      if (asked.have === undefined) return say(422, '`have` is the number of a price file.');
+      if (asked.sha256 === undefined) return say(422, '`sha256` is 64 hexadecimal digits.');
       const number = await desk.newestNumber(terminal.store);
-      const packed = number === null || number === have ? null : await desk.envelope(terminal.store, number);
+      if (number === null || number === asked.have) return void response.writeHead(204, HEADERS).end();
+      const { have, sha256 } = asked;
+      const has = have !== null && sha256 !== null ? { number: have, sha256 } : null;
+      const packed =
+        (has && (await desk.change(terminal.store, number, has))) ??
+        (await desk.envelope(terminal.store, number));
       if (!packed) return void response.writeHead(204, HEADERS).end();
-      await hand(packed, number!, request, response);
+      await hand(packed, number, request, response);
     } catch (error) {
       if (isDatabaseAway(error)) return say(503, AWAY.database, { 'retry-after': RETRY_AFTER });
       log.error({ err: error }, 'a price file could not be handed out');
@@ -65,9 +71,13 @@ async function hand(
     .end(body);
 }
 
-/** The number that the terminal has; null: none; undefined: something that is no number. */
-function haveOf(url: string): number | null | undefined {
-  const have = new URLSearchParams(url.split('?')[1] ?? '').get('have');
-  if (have === null) return null;
-  return /^\d{1,15}$/.test(have) ? Number(have) : undefined;
+/** What the terminal says that it has; null: nothing; undefined: something that it cannot be. */
+function askedIn(url: string) {
+  const query = new URLSearchParams(url.split('?')[1] ?? '');
+  const said = <T>(name: string, form: RegExp, read: (text: string) => T): T | null | undefined => {
+    const text = query.get(name);
+    if (text === null) return null;
+    return form.test(text) ? read(text) : undefined;
+  };
+  return { have: said('have', /^\d{1,15}$/, Number), sha256: said('sha256', /^[0-9a-f]{64}$/, String) };
 }

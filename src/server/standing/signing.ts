@@ -1,35 +1,64 @@
-import { createHash, createPrivateKey, generateKeyPairSync, sign } from 'node:crypto';
-import { desc } from 'drizzle-orm';
+import { createHash } from 'node:crypto';
+import { asc, desc } from 'drizzle-orm';
 import { type Database, schema } from '../../db/index.ts';
+import { certificateOf, type KeyPair, keyIdOf, newKeyPair, sha256Of, signedBy } from '../../signing/index.ts';
 import type { Signer, SigningKeys } from '../../usecases/ports/index.ts';
 
 /** The chain's keys, read when one is wanted. */
-export const signingKeys = (db: Database): SigningKeys => ({ newest: () => newestSigner(db) });
+export const signingKeys = (db: Database): SigningKeys => ({
+  newest: async () => signerWith((await newestPair(db)) ?? (await firstPair(db))),
+  async certificates() {
+    const rows = await db
+      .select({ certificate: schema.signingKey.certificate })
+      .from(schema.signingKey)
+      .orderBy(asc(schema.signingKey.id));
+    return rows.flatMap(({ certificate }) => certificate ?? []);
+  },
+  all: async () =>
+    (await db.select().from(schema.signingKey).orderBy(desc(schema.signingKey.id))).map((row) => ({
+      id: keyIdOf(row.publicKey),
+      madeAt: row.createdAt.toISOString(),
+      withdrawnAt: row.withdrawnAt?.toISOString() ?? null,
+    })),
+  rotate: (withdraw, person, now) =>
+    db.transaction(async (tx) => {
+      // One after another: each new key is vouched for by the one before it.
+      const rows = await tx
+        .select()
+        .from(schema.signingKey)
+        .orderBy(desc(schema.signingKey.id))
+        .for('update');
+      const [before] = rows;
+      if (!before) return;
+      const pair = newKeyPair();
+      const withdraws = withdraw ? rows.map(({ publicKey }) => keyIdOf(publicKey)) : [];
+      const certificate = certificateOf(pair, before, { madeAt: now.toISOString(), withdraws });
+      if (withdraw) await tx.update(schema.signingKey).set({ withdrawnAt: now });
+      await tx.insert(schema.signingKey).values({ ...pair, certificate, createdAt: now });
+      const [chain] = await tx.select({ planVersion: schema.chain.planVersion }).from(schema.chain);
+      await tx.insert(schema.auditEntry).values({
+        ...{ person, action: withdraw ? 'replaced-lost-key' : 'replaced-key' },
+        ...{ subjectKind: 'signing-key', subject: keyIdOf(pair.publicKey) },
+        planVersion: chain!.planVersion,
+      });
+    }),
+});
 
-/** The signer with the chain's newest key pair; makes the first pair where there is none. */
-async function newestSigner(db: Database): Promise<Signer> {
-  const [found] = await db.select().from(schema.signingKey).orderBy(desc(schema.signingKey.id)).limit(1);
-  const pair = found ?? (await makePair(db));
-  const key = createPrivateKey(pair.privateKey);
-  return {
-    publicKey: pair.publicKey,
-    sign(content) {
-      const bytes = Buffer.from(content, 'utf8');
-      return {
-        sha256: createHash('sha256').update(bytes).digest('hex'),
-        signature: sign(null, bytes, key).toString('base64'),
-      };
-    },
-  };
+const newestPair = async (db: Database): Promise<KeyPair | undefined> =>
+  (await db.select().from(schema.signingKey).orderBy(desc(schema.signingKey.id)).limit(1))[0];
+
+async function firstPair(db: Database): Promise<KeyPair> {
+  const pair = newKeyPair();
+  await db.insert(schema.signingKey).values(pair);
+  return pair;
 }
 
-async function makePair(db: Database) {
-  const { publicKey, privateKey } = generateKeyPairSync('ed25519', {
-    publicKeyEncoding: { type: 'spki', format: 'pem' },
-    privateKeyEncoding: { type: 'pkcs8', format: 'pem' },
-  });
-  await db.insert(schema.signingKey).values({ publicKey, privateKey });
-  return { publicKey, privateKey };
+function signerWith({ publicKey, privateKey }: KeyPair): Signer {
+  return {
+    publicKey,
+    key: keyIdOf(publicKey),
+    sign: (text) => ({ sha256: sha256Of(text), signature: signedBy(privateKey, text) }),
+  };
 }
 
 /** Keys of terminals are long random texts: one SHA-256 is enough to keep them hashed. */

@@ -1,3 +1,4 @@
+import type { ChangeEnvelope, KeyCertificate } from '../../contracts/index.ts';
 import type { Manifest } from '../../core/price-file/index.ts';
 
 /** A price file as it was made. */
@@ -6,6 +7,17 @@ export interface MadePriceFile {
   readonly content: string;
   readonly sha256: string;
   readonly signature: string;
+  readonly manifest: Manifest;
+  /** What makes it of the file that its store was sent before, where that is less; null: it goes as a whole. */
+  readonly change: ChangeEnvelope | null;
+}
+
+/** What is known of a file that was sent. */
+export interface SentFile {
+  readonly number: number;
+  /** Of its text, hexadecimal. */
+  readonly sha256: string;
+  readonly createdAt: string;
   readonly manifest: Manifest;
 }
 
@@ -49,7 +61,12 @@ export interface SendingStore {
   /** The envelope of a file as terminals take it: JSON, gzipped. Null: there is no such file. */
   envelope(store: string, number: number): Promise<Uint8Array | null>;
   /** Of each store's newest file. A store that was sent nothing, or a file from before manifests, is not in it. */
-  newestManifests(): Promise<ReadonlyMap<string, Manifest>>;
+  newestFiles(): Promise<ReadonlyMap<string, SentFile>>;
+  /** What makes a file of the one before it, as it goes over: JSON, gzipped. Null: it goes as a whole. */
+  change(
+    store: string,
+    number: number,
+  ): Promise<{ readonly from: number; readonly fromSha256: string; readonly packed: Uint8Array } | null>;
   terminals(): Promise<readonly TerminalStatus[]>;
   /** The number of the last rollout; null where nothing was sent. */
   newestRollout(): Promise<number | null>;
@@ -71,13 +88,27 @@ export interface SendingStore {
   ): Promise<void>;
 }
 
+export interface SigningKeyStatus {
+  readonly id: string;
+  readonly madeAt: string;
+  readonly withdrawnAt: string | null;
+}
+
 /** Port: signs the text of a price file. */
 export interface Signer {
-  sign(content: string): { readonly sha256: string; readonly signature: string };
+  sign(text: string): { readonly sha256: string; readonly signature: string };
   readonly publicKey: string;
+  /** Its id. */
+  readonly key: string;
 }
 
 /** Port: the chain's signing keys. */
 export interface SigningKeys {
   newest(): Promise<Signer>;
+  /** How keys vouch for those after them, from the first to the last. */
+  certificates(): Promise<readonly KeyCertificate[]>;
+  /** The newest first. */
+  all(): Promise<readonly SigningKeyStatus[]>;
+  /** Makes a new key, for which the newest one vouches. @param withdraw all before are trusted no longer. */
+  rotate(withdraw: boolean, person: string, now: Date): Promise<void>;
 }

@@ -1,6 +1,7 @@
 import type { Instant } from '../../core/calendar/index.ts';
 import { epochAt, manifestOf, type PriceFileContent } from '../../core/price-file/index.ts';
-import type { MadePriceFile, PlanBook, SendingStore, Signer, SigningKeys } from '../ports/index.ts';
+import type { PlanBook, SendingStore, SigningKeys } from '../ports/index.ts';
+import { makePriceFile } from './make-price-file.ts';
 import { sentContent } from './sent-content.ts';
 
 /**
@@ -24,14 +25,10 @@ export async function renewEpoch(
     if (content) before.push(content);
   }
   if (before.length === 0) return 0;
-  const madeAt = new Date(now).toISOString();
   await ports.sending.send('restore', version, (number) =>
-    before.map((content) => again({ ...content, number, madeAt }, signer)),
+    before.map(({ store, plan }) =>
+      makePriceFile({ store, plan, manifest: manifestOf(plan), before: null }, number, signer, now),
+    ),
   );
   return before.length;
-}
-
-function again(content: PriceFileContent, signer: Signer): MadePriceFile {
-  const text = JSON.stringify(content);
-  return { store: content.store, content: text, manifest: manifestOf(content.plan), ...signer.sign(text) };
 }

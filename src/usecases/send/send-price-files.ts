@@ -1,15 +1,9 @@
 import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
-import { isEmpty, type PriceFileContent } from '../../core/price-file/index.ts';
-import type {
-  HeldBackStore,
-  MadePriceFile,
-  PlanBook,
-  SendingStore,
-  Signer,
-  SigningKeys,
-} from '../ports/index.ts';
-import type { StoreComparison, StoreToSend } from './store-comparison.ts';
+import { isEmpty } from '../../core/price-file/index.ts';
+import type { HeldBackStore, PlanBook, SendingStore, SigningKeys } from '../ports/index.ts';
+import { makePriceFile } from './make-price-file.ts';
+import type { StoreComparison } from './store-comparison.ts';
 
 export interface SendOrder {
   /** Null: every store with something to send. */
@@ -18,6 +12,8 @@ export interface SendOrder {
   readonly planVersion: number;
   /** What was held back when it was reviewed. */
   readonly held: readonly string[];
+  /** Whole files for all of them, also where there is nothing new. */
+  readonly anew?: boolean;
 }
 
 /** Makes and signs a price file for each store with something new; its terminals take them by themselves. */
@@ -42,31 +38,18 @@ export async function sendPriceFiles(
   if (held.length !== order.held.length || !held.every((id) => order.held.includes(id))) {
     return failed({ kind: 'conflict', code: 'review-is-old', of: 'held-back' });
   }
-  const open = (await ports.compare(current, now)).filter(({ difference }) => !isEmpty(difference));
+  const all = await ports.compare(current, now);
+  const open = order.anew ? all : all.filter(({ difference }) => !isEmpty(difference));
   const chosen = order.stores === null ? open : open.filter(({ store }) => order.stores!.includes(store.id));
   if (chosen.length === 0) return done({ rollout: null, stores: 0 });
-  const madeAt = new Date(now).toISOString();
   const signer = await ports.signer.newest();
   const rollout = await ports.sending.send(person.id, current.version, (number) =>
-    chosen.map((entry) => make(entry, number, madeAt, signer)),
+    chosen.map(({ store, plan, manifest, before }) =>
+      makePriceFile(
+        { store: store.id, plan, manifest, before: order.anew ? null : before },
+        ...([number, signer, now] as const),
+      ),
+    ),
   );
   return done({ rollout, stores: chosen.length });
-}
-
-function make(
-  { store, plan, manifest }: StoreToSend,
-  number: number,
-  madeAt: string,
-  signer: Signer,
-): MadePriceFile {
-  const content: PriceFileContent = {
-    format: 'bell-tag-price-file',
-    version: 1,
-    store: store.id,
-    number,
-    madeAt,
-    plan,
-  };
-  const text = JSON.stringify(content);
-  return { store: store.id, content: text, manifest, ...signer.sign(text) };
 }

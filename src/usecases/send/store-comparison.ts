@@ -9,7 +9,7 @@ import {
   storePlans,
   withHeldBack,
 } from '../../core/price-file/index.ts';
-import type { CurrentPlan, HeldBackStore, SendingStore } from '../ports/index.ts';
+import type { CurrentPlan, HeldBackStore, SendingStore, SentFile } from '../ports/index.ts';
 import { sentContent } from './sent-content.ts';
 
 export interface StoreToSend {
@@ -20,6 +20,8 @@ export interface StoreToSend {
   /** Promotions that are held back and would change something here. */
   readonly heldBack: readonly string[];
   readonly first: boolean;
+  /** What it was sent last; null: nothing, or something from before there were digests. */
+  readonly before: SentFile | null;
 }
 
 /** For each store, what its terminals would get that they were not sent yet. */
@@ -60,7 +62,7 @@ async function storesToSend(
   held: ReadonlySet<string>,
   now: Instant,
 ): Promise<readonly StoreToSend[]> {
-  const manifests = await sending.newestManifests();
+  const files = await sending.newestFiles();
   const planOf = storePlans(current.document, current.compiled, now);
   const ofItem = itemDigest();
   const approved = new Set(
@@ -68,7 +70,8 @@ async function storesToSend(
   );
   const all: StoreToSend[] = [];
   for (const store of current.document.stores) {
-    const before = manifests.get(store.id) ?? null;
+    const sentFile = files.get(store.id) ?? null;
+    const before = sentFile?.manifest ?? null;
     const free = planOf(store.id);
     const heldBack = heldIn(held, before, manifestOf(free, ofItem));
     // What the store was never sent is left out: nothing must be read for that.
@@ -82,7 +85,7 @@ async function storesToSend(
       (id) => !approved.has(id) || !isOverAt(id, current, store, now),
     );
     const difference = { ...whole, promotions: { ...whole.promotions, gone } };
-    all.push({ store, plan, manifest, difference, heldBack, first: before === null });
+    all.push({ store, plan, manifest, difference, heldBack, first: before === null, before: sentFile });
   }
   return all;
 }
