@@ -10,7 +10,7 @@ import { accept } from './accept.ts';
 
 const chain = signed();
 const trust = trustIn(chain.publicKey);
-const holds = chain.file(4);
+const holds = { ...chain.file(4), sha256: sha256Of(chain.file(4).content) };
 const till = { store: 'east', trust, holds };
 const file = (more: object = {}, number = 5) => {
   const content = JSON.stringify({ ...JSON.parse(chain.file(number).content), ...more });
@@ -77,12 +77,19 @@ describe('a difference', () => {
   const asEnvelope = ({ content, signature }: typeof first, number: number) => ({
     ...{ store: 'east', number, content, signature },
   });
-  const at4 = { store: 'east', trust, holds: asEnvelope(first, 4) };
+  const heldAs = (made: typeof first, number: number) => ({
+    ...asEnvelope(made, number),
+    sha256: made.sha256,
+  });
+  const at4 = { store: 'east', trust, holds: heldAs(first, 4) };
   const over = (change: object): ChangeEnvelope => ({ ...second.change!, ...change }) as ChangeEnvelope;
 
   it('becomes, with what is held, the very text that was signed', () => {
     const accepted = accept(JSON.parse(JSON.stringify(second.change)), at4);
-    expect(accepted).toEqual({ ok: true, envelope: asEnvelope(second, 5) });
+    expect(accepted).toEqual({
+      ...{ ok: true, envelope: asEnvelope(second, 5) },
+      goodUntil: '2027-04-28T10:00:00.000Z',
+    });
     expect(second.change!.change).toMatchObject({
       rest: null,
       items: { put: [], drop: [] },
@@ -98,7 +105,7 @@ describe('a difference', () => {
 
   const { change: inside } = second.change!;
   it.each<[string, ChangeEnvelope, object]>([
-    ['to a file that it does not hold', second.change!, { holds: asEnvelope(second, 3) }],
+    ['to a file that it does not hold', second.change!, { holds: heldAs(second, 3) }],
     ['where it holds nothing', second.change!, { holds: null }],
     ['to a file of that number with something else in it', over({ fromSha256: 'a'.repeat(64) }), {}],
     ['that was altered', over({ change: { ...inside, promotions: { put: [], drop: ['a'] } } }), {}],

@@ -8,7 +8,12 @@ import { changed, type PriceFileContent } from '../src/core/price-file/index.ts'
 import { canonicalText, isTrusted, sha256Of, type Trust } from '../src/signing/index.ts';
 
 export type Accepted =
-  | { readonly ok: true; readonly envelope: PriceFileEnvelope }
+  | {
+      readonly ok: true;
+      readonly envelope: PriceFileEnvelope;
+      /** ISO 8601, UTC; absent where it does not say. */
+      readonly goodUntil?: string;
+    }
   | {
       readonly ok: false;
       readonly why: string;
@@ -16,12 +21,18 @@ export type Accepted =
       readonly ask?: 'keys' | 'whole';
     };
 
+/** The file in force. */
+export interface Held extends Pick<PriceFileEnvelope, 'number' | 'content'> {
+  /** Of its text, hexadecimal. */
+  readonly sha256: string;
+}
+
 /** What a till goes by. */
 export interface Acceptor {
   readonly store: string;
   readonly trust: Trust;
   /** The file in force; null: none. */
-  readonly holds: Pick<PriceFileEnvelope, 'number' | 'content'> | null;
+  readonly holds: Held | null;
 }
 
 /**
@@ -42,24 +53,47 @@ function acceptChange(
   till: Acceptor,
 ): Accepted {
   const { holds } = till;
-  const fits = holds?.number === from && sha256Of(holds.content) === fromSha256;
-  const before = fits ? contentOf(holds.content) : null;
-  if (!before)
+  const text =
+    holds?.number === from && holds.sha256 === fromSha256
+      ? textOf(holds, { number, signature, change })
+      : null;
+  if (text === null)
     return {
       ok: false,
       ask: 'whole',
       why: `price file ${number} came as a difference to ${from}, which it does not hold`,
     };
-  const accepted = acceptWhole({ store, number, signature, content: textOf(before, number, change) }, till);
+  const accepted = acceptWhole({ store, number, signature, content: text }, till);
   return accepted.ok || accepted.ask ? accepted : { ...accepted, ask: 'whole' };
 }
 
-function textOf(before: PriceFileContent, number: number, change: ChangeEnvelope['change']): string {
+/** What was put together last: the tills of a store, which share a process here, are sent the same. */
+const together = new Map<string, string | null>();
+const KEPT = 64;
+
+/** The text that comes out; null where a difference cannot be put together with what is held. */
+function textOf(
+  holds: Held,
+  { number, signature, change }: Pick<ChangeEnvelope, 'number' | 'signature' | 'change'>,
+): string | null {
+  const key = `${holds.sha256} ${number} ${signature} ${sha256Of(JSON.stringify(change))}`;
+  const known = together.get(key);
+  if (known !== undefined) return known;
+  const text = putTogether(contentOf(holds.content), number, change);
+  if (together.size >= KEPT) together.delete(together.keys().next().value!);
+  together.set(key, text);
+  return text;
+}
+
+function putTogether(
+  before: PriceFileContent | null,
+  number: number,
+  change: ChangeEnvelope['change'],
+): string | null {
   try {
-    return canonicalText(changed(before, number, change));
+    return before && canonicalText(changed(before, number, change));
   } catch {
-    // A difference that cannot be put together is one that does not fit.
-    return '';
+    return null;
   }
 }
 
@@ -87,10 +121,11 @@ function acceptWhole(envelope: PriceFileEnvelope, { store, trust, holds }: Accep
     return { ok: false, why: `price file ${number} says inside that it is ${content.number}` };
   if (holds && content.number <= holds.number)
     return { ok: false, why: `price file ${content.number} is not newer than ${holds.number}` };
-  return { ok: true, envelope };
+  const { goodUntil } = content;
+  return { ok: true, envelope, ...(typeof goodUntil === 'string' ? { goodUntil } : {}) };
 }
 
-export function contentOf(text: string): PriceFileContent | null {
+function contentOf(text: string): PriceFileContent | null {
   try {
     const value: unknown = JSON.parse(text);
     return typeof value === 'object' ? (value as PriceFileContent | null) : null;

@@ -43,11 +43,14 @@ function main(folder: string, port: number, pollEvery: number, aStore: number): 
   [...tills.values()].forEach((one, i) => {
     keepPolling(one, pollEvery, (i / tills.size) * pollEvery);
   });
-  createServer((request, response) => {
+  const server = createServer((request, response) => {
     serve(tills, request, response).catch((error: Error) => {
       response.writeHead(500).end(error.message);
     });
-  }).listen(port, '127.0.0.1');
+  });
+  // All tills of a chain in one process are busy for a while when new files come: whoever asks then waits.
+  server.keepAliveTimeout = 65_000;
+  server.listen(port, '127.0.0.1');
 }
 
 /** So many tills of each store, in the order in which they are enrolled. */

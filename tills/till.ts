@@ -1,8 +1,8 @@
-import type { PriceFileEnvelope, TerminalReport } from '../src/contracts/index.ts';
+import type { TerminalReport } from '../src/contracts/index.ts';
 import { type Instant, parseMoment, zoneClock } from '../src/core/calendar/index.ts';
 import { picturesIn } from '../src/core/price-file/index.ts';
 import { sha256Of } from '../src/signing/index.ts';
-import { accept, contentOf } from './accept.ts';
+import { type Accepted, accept, type Held } from './accept.ts';
 import { type BoundedReply, boundedFetch } from './bounded-fetch.ts';
 import type { KeptOnDisk } from './kept-on-disk.ts';
 import type { PictureDisk } from './picture-disk.ts';
@@ -82,9 +82,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   const keys = trustedKeys(ports.publicKey, ports.keys);
   const newest = vouched(identity.store, ports.vouched);
   const found = fromDisk();
-  let envelope: PriceFileEnvelope | null = found.envelope;
-  let content = envelope && contentOf(envelope.content);
-  let heldSince: string | null = envelope ? ports.disk.since() : null;
+  let held: InForce | null = found.held;
+  let heldSince: string | null = held ? ports.disk.since() : null;
   let on = true;
   let skew = 0;
   let delay = 0;
@@ -92,7 +91,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   let restUntil = 0;
   let vouchedAt = Number.NEGATIVE_INFINITY;
   let reported = { at: 0, text: '' };
-  let named: ReadonlySet<string> = envelope ? picturesIn(envelope.content) : new Set();
+  let named: ReadonlySet<string> = held ? picturesIn(held.content) : new Set();
   const toCome = () => [...named].filter((id) => !ports.pictures.has(id));
 
   const headers = { authorization: `Bearer ${identity.key}`, 'content-type': 'application/json' };
@@ -102,17 +101,17 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   let groups: TillState['groups'] | null = null;
 
   /** What lies on the disk is trusted no more than what comes over the wire; what fails is put aside, and told. */
-  function fromDisk(): { envelope: PriceFileEnvelope | null; problem: string | null } {
+  function fromDisk(): { held: InForce | null; problem: string | null } {
     try {
       const lies = ports.disk.read();
-      if (lies === null) return { envelope: null, problem: null };
+      if (lies === null) return { held: null, problem: null };
       const accepted = accept(lies, { store: identity.store, trust: keys.trust(), holds: null });
       const why = accepted.ok ? ports.ringer.faultOf(accepted.envelope.content) : accepted.why;
-      if (accepted.ok && why === null) return { envelope: accepted.envelope, problem: null };
+      if (accepted.ok && why === null) return { held: inForce(accepted), problem: null };
       ports.disk.putAside();
-      return { envelope: null, problem: `what lay on the disk was put aside: ${why}` };
+      return { held: null, problem: `what lay on the disk was put aside: ${why}` };
     } catch (error) {
-      return { envelope: null, problem: `the disk cannot be read (${(error as Error).message})` };
+      return { held: null, problem: `the disk cannot be read (${(error as Error).message})` };
     }
   }
 
@@ -129,18 +128,16 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
 
   /** @param whole asks for the whole file, whatever is held. */
   async function fetchNewer(whole = false): Promise<void> {
-    const have = envelope
-      ? `?have=${envelope.number}${whole ? '' : `&sha256=${sha256Of(envelope.content)}`}`
-      : '';
+    const have = held ? `?have=${held.number}${whole ? '' : `&sha256=${held.sha256}`}` : '';
     const reply = await ask(`price-file${have}`, MOST.file);
     if (reply.status === 204) {
       // Nothing newer, and the server answers: whatever was wrong is over.
-      if (envelope) problem = null;
+      if (held) problem = null;
       return;
     }
     if (reply.status !== 200) throw new Error(`the server answered ${reply.status}`);
     const raw = jsonOf(reply.bytes);
-    const judge = () => accept(raw, { store: identity.store, trust: keys.trust(), holds: envelope });
+    const judge = () => accept(raw, { store: identity.store, trust: keys.trust(), holds: held });
     let accepted = judge();
     if (!accepted.ok && accepted.ask === 'keys' && (await learnKeys())) accepted = judge();
     if (!accepted.ok) {
@@ -156,12 +153,11 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       return;
     }
     ports.disk.write(accepted.envelope);
-    envelope = accepted.envelope;
-    content = contentOf(envelope.content);
+    held = inForce(accepted);
     heldSince = ports.disk.since();
     problem = null;
     groups = null;
-    named = picturesIn(envelope.content);
+    named = picturesIn(held.content);
     ports.pictures.keepOnly(named);
   }
 
@@ -185,7 +181,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     try {
       await hearNewest();
       await fetchNewer();
-      problem ??= newest.trouble(content, clock(), ports.now());
+      problem ??= newest.trouble(held, clock(), ports.now());
       await fetchPictures();
     } catch (error) {
       if (!isFullDisk(error)) throw error;
@@ -205,7 +201,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   }
 
   async function report(): Promise<void> {
-    const state = { holds: envelope?.number ?? null, heldSince, problem };
+    const state = { holds: held?.number ?? null, heldSince, problem };
     const text = JSON.stringify([state, skew]);
     if (text === reported.text && ports.now() - reported.at < REPORT_EVERY) return;
     const body: TerminalReport = { ...state, clock: new Date(clock()).toISOString() };
@@ -216,15 +212,15 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   return {
     state() {
       // The file is large, and read for this once.
-      groups ??= envelope ? groupsIn(envelope) : [];
+      groups ??= held ? groupsIn(held) : [];
       return {
         id: identity.id,
         store: identity.store,
         timeZone: identity.timeZone,
         on,
-        holds: envelope?.number ?? null,
+        holds: held?.number ?? null,
         heldSince,
-        goodUntil: content?.goodUntil ?? null,
+        goodUntil: held?.goodUntil ?? null,
         trusts: [...keys.trust().keys.keys()],
         clock: clock(),
         delay,
@@ -247,8 +243,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     },
     ring(code, group) {
       return (
-        envelope &&
-        ports.ringer.ring(envelope.content, {
+        held &&
+        ports.ringer.ring(held.content, {
           store: identity.store,
           code,
           group,
@@ -260,7 +256,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     picture: (id) => ports.pictures.read(id),
     ringBasket(basket) {
       const place = { store: identity.store, terminal: identity.id, at: ringsAt() };
-      return envelope && ports.ringer.basket(envelope.content, place, basket);
+      return held && ports.ringer.basket(held.content, place, basket);
     },
     switchOn(value) {
       on = value;
@@ -277,6 +273,16 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   };
 }
 
+/** The file in force, as far as it is asked for again and again. */
+interface InForce extends Held {
+  readonly goodUntil?: string;
+}
+
+const inForce = ({ envelope: { number, content }, goodUntil }: Extract<Accepted, { ok: true }>): InForce => ({
+  ...{ number, content, sha256: sha256Of(content) },
+  ...(goodUntil === undefined ? {} : { goodUntil }),
+});
+
 function jsonOf(bytes: Uint8Array): unknown {
   try {
     return JSON.parse(new TextDecoder().decode(bytes));
@@ -285,8 +291,8 @@ function jsonOf(bytes: Uint8Array): unknown {
   }
 }
 
-function groupsIn(envelope: PriceFileEnvelope): TillState['groups'] {
-  const { plan } = JSON.parse(envelope.content) as {
+function groupsIn({ content }: Held): TillState['groups'] {
+  const { plan } = JSON.parse(content) as {
     plan: { shopperGroups?: { id: string; name: string }[] };
   };
   return (plan.shopperGroups ?? []).map(({ id, name }) => ({ id, name }));

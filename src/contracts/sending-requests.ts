@@ -17,6 +17,20 @@ export const sendRequest = Joi.object<SendRequest>({
   held: Joi.array().items(id).max(20_000),
 });
 
+export interface SendAnewRequest {
+  /** Absent: every store that was sent anything. */
+  stores?: string[];
+}
+export const sendAnewRequest = Joi.object<SendAnewRequest>({
+  stores: Joi.array().items(id).min(1).max(20_000),
+});
+
+export interface ReplaceKeyRequest {
+  /** Whether the keys before may be in other hands: then they are trusted no longer. */
+  lost: boolean;
+}
+export const replaceKeyRequest = Joi.object<ReplaceKeyRequest>({ lost: Joi.boolean().strict().required() });
+
 const words = Joi.array().items(Joi.string().trim().min(1).max(60)).unique().max(200).required();
 export const chainWordsRequest = Joi.object<ChainWords>({
   payments: words,

@@ -54,6 +54,22 @@ const LONG_REST = 60_000;
 /** Whoever waits for a thread goes first. */
 const BETWEEN_SEARCHES = 1_000;
 
+/** Whether price files are half over is looked at so often. */
+const RENEWED_EVERY = 3_600_000;
+
+/** What nobody changes goes out again before it is over: no terminal is left with a file that says so. */
+function renewing(application: App): App {
+  const look = () =>
+    application.heavy
+      .value('', 'renewPriceFiles', now())
+      .then((stores) => {
+        if (stores > 0) log.info({ stores }, 'price files were renewed');
+      })
+      .catch((error: unknown) => log.error({ err: error }, 'price files could not be renewed'));
+  setInterval(look, RENEWED_EVERY).unref();
+  return application;
+}
+
 /** Kept baskets are rung again whenever the plan has changed, whoever changed it; what may be wrong is found later. */
 function kept(application: App): App {
   let resting: NodeJS.Timeout | undefined;
@@ -86,6 +102,6 @@ function kept(application: App): App {
 let running: App | undefined;
 
 export function app(): App {
-  running ??= kept(createApp(readEnvironment(process.env)));
+  running ??= renewing(kept(createApp(readEnvironment(process.env))));
   return running;
 }

@@ -1,6 +1,9 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   canonicalText,
+  canonicalTexts,
+  canonicalTextWith,
   certificateOf,
   isTrusted,
   keyIdOf,
@@ -31,6 +34,36 @@ describe('the canonical text', () => {
       }),
     ).toBe(
       '{"a\\n":"€$\\u000f","literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002],"ö":1}',
+    );
+  });
+
+  it('is the same where the texts of parts are remembered', () => {
+    const textOf = canonicalTexts();
+    const values = fc.dictionary(fc.string(), fc.dictionary(fc.string(), fc.array(fc.jsonValue())));
+    const shared = { z: [1, 'ö'], a: { '€': null, '\r': true } };
+    fc.assert(
+      fc.property(values, (value) => {
+        const whole = { ...value, shared: { all: [shared, shared], gone: undefined } };
+        expect(textOf(whole)).toBe(canonicalText(whole));
+        expect(textOf(whole)).toBe(canonicalText(whole));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('is the same where one member is known by its text', () => {
+    fc.assert(
+      fc.property(
+        fc.dictionary(fc.string(), fc.jsonValue()),
+        fc.string(),
+        fc.jsonValue(),
+        (rest, name, value) => {
+          const { [name]: _, ...others } = rest;
+          const whole = Object.fromEntries([...Object.entries(others), [name, value]]);
+          expect(canonicalTextWith(others, name, canonicalText(value as object))).toBe(canonicalText(whole));
+        },
+      ),
+      { numRuns: 200 },
     );
   });
 

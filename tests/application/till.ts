@@ -5,6 +5,7 @@ export interface TillAnswer {
   readonly holds: number | null;
   readonly on: boolean;
   readonly problem: string | null;
+  readonly trusts: readonly string[];
   readonly rung: {
     readonly price: string | null;
     readonly regular: string | null;

@@ -10,6 +10,7 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   keepFindings: 'the application itself, once the plan has rested',
   keepLoopholes: 'the application itself, once the plan has rested',
   renewEpoch: 'the application itself, once a restored backup was noticed',
+  renewPriceFiles: 'the application itself, once what terminals hold is half over',
   followAim: 'works on questions and answers of ours alone',
 };
 

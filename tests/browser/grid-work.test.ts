@@ -51,6 +51,8 @@ test(
     await page.keyboard.press('Control+Home');
     await page.keyboard.press('End');
     const changed = activeIn(page);
+    // Cells are asked for once they are seen.
+    await changed.filter({ hasText: /0[.,]77$/ }).waitFor();
     expect(await changed.textContent()).toMatch(/was .+0[.,]77$/);
     const story = page.getByRole('status').filter({ hasText: 'through Teas by the sea' });
     expect(await story.textContent()).toMatch(/, in .+, .+, .+: 0[.,]77 through/);

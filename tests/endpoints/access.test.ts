@@ -71,6 +71,9 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'POST selection/index': ['see', '/api/selection', {}],
   'POST selection/items': ['see', '/api/selection/items', {}],
   'POST send/index': ['send', '/api/send', {}],
+  'POST send/anew': ['send', '/api/send/anew', { stores: [NOWHERE] }],
+  'GET send/key': ['see', '/api/send/key'],
+  'POST send/key': ['administer', '/api/send/key', {}],
   'PUT send/held': ['send', '/api/send/held', {}],
   'GET send/review': ['see', '/api/send/review'],
   'GET send/store-prices': ['see', '/api/send/store-prices?store=s001'],
@@ -89,6 +92,8 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'POST templates/index': ['plan', '/api/templates', {}],
   'DELETE templates/[id]': ['plan', `/api/templates/${NOWHERE}`, {}],
   'POST till/state': ['terminal', '/api/till/state', {}],
+  'GET till/keys': ['terminal', '/api/till/keys'],
+  'GET till/newest': ['terminal', '/api/till/newest'],
   'GET till/picture/[id]': ['terminal', `/api/till/picture/${NOWHERE}`],
 };
 /** Who is let in by their role and has no business there all the same. */

@@ -3,11 +3,16 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import pg from 'pg';
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
+import type { PriceFileEnvelope } from '../../src/contracts/index.ts';
+import { sha256Of } from '../../src/signing/index.ts';
 import { as, saveApproved } from '../application/client.ts';
 import { running } from '../application/running.ts';
 import { askTill, controlTill, ringAtTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
+
+/** Every store gets a file, and all tills of the chain share a process. */
+const LONG = { timeout: 90_000 };
 
 const enrolled = () =>
   JSON.parse(readFileSync(`${running().tillFolder}/tills.json`, 'utf8')) as {
@@ -103,6 +108,41 @@ describe('a terminal', () => {
     expect(JSON.parse(envelope.content)).toMatchObject({ store: 's010', number: envelope.number });
     expect((await take(keyOf('s010-1'), `?have=${envelope.number}`)).status).toBe(204);
     expect((await take(keyOf('s010-1'), '?have=one')).status).toBe(422);
+  });
+
+  it('that says what it has to the last byte is sent the difference alone; any other gets the whole', async () => {
+    const before = (await (await take(keyOf('s019-1'))).json()) as PriceFileEnvelope;
+    const number = await sendSomething('for-s019', 's019');
+    const ask = (sha256: string) => take(keyOf('s019-1'), `?have=${before.number}&sha256=${sha256}`);
+    const held = sha256Of(before.content);
+    const reply = await until(
+      () => ask(held),
+      ({ headers }) => headers.get('x-price-file') === String(number),
+    );
+    const text = await reply.text();
+    expect(JSON.parse(text)).toMatchObject({
+      ...{ store: 's019', number, from: before.number, fromSha256: held },
+      change: {
+        ...{ rest: null, items: { put: [], drop: [] } },
+        promotions: { put: expect.arrayContaining([expect.objectContaining({ id: 'for-s019' })]) },
+      },
+    });
+    expect(text.length).toBeLessThan(before.content.length / 100);
+    expect(await (await ask('0'.repeat(64))).json()).toMatchObject({ number, content: expect.any(String) });
+    expect((await ask('short')).status).toBe(422);
+  });
+
+  it('is told what is newest, signed in answer to its own number', async () => {
+    const ask = (query: string) =>
+      fetch(`${running().origin}/api/till/newest${query}`, {
+        headers: { authorization: `Bearer ${keyOf('s010-1')}` },
+      });
+    const nonce = 'ab'.repeat(16);
+    const { number } = (await (await take(keyOf('s010-1'))).json()) as PriceFileEnvelope;
+    const { statement } = (await (await ask(`?nonce=${nonce}`)).json()) as { statement: string };
+    expect(JSON.parse(statement)).toMatchObject({ store: 's010', number, nonce, at: expect.any(String) });
+    for (const query of ['', '?nonce=', '?nonce=no-hex', `?nonce=${'ab'.repeat(40)}`])
+      expect((await ask(query)).status).toBe(422);
   });
 
   it.each([
@@ -201,12 +241,13 @@ describe('a simulated till', () => {
       ...rest,
       lines: lines.map((line) => ({ sku: line.split('*')[0], quantity: Number(line.split('*')[1]) })),
     }));
-    // The clock of the till and that of the question stand at one moment.
-    await controlTill('s018-1', { set: '1', clock: '2026-11-28T11:00', delay: '0' });
+    // The clock of the till and that of the question stand at one moment; none of the past, which a till does not ring.
+    const at = `${new Date(Date.now() + 86_400_000).toISOString().slice(0, 10)}T11:00`;
+    await controlTill('s018-1', { set: '1', clock: at, delay: '0' });
     for (const basket of baskets) {
       const { status, body } = await ringAtTill('s018-1', basket);
       expect(status).toBe(200);
-      const place = { store: 's018', terminal: 's018-1', at: '2026-11-28T11:00' };
+      const place = { store: 's018', terminal: 's018-1', at };
       const tried = await rufus.send('POST', '/api/basket', { ...basket, ...place });
       expect(body.rung.receipt).toEqual(tried.body.receipt);
     }
@@ -252,6 +293,53 @@ describe('a simulated till', () => {
       ({ trouble, holds }) => trouble === null && holds === better,
     );
   });
+});
+
+describe('price files that were sent', () => {
+  it('are sent once more, whole, and nothing new with them', async () => {
+    const rufus = await as('rufus');
+    const sent = await sendSomething('for-s020', 's020');
+    const notYet = { ...change('not-yet'), where: { stores: ['s020'] }, offer: CHEAPER_TEA };
+    await saveApproved(notYet);
+    const { status, body } = await rufus.send('POST', '/api/send/anew', { stores: ['s020'] });
+    expect([status, body]).toEqual([200, { rollout: expect.any(Number), stores: 1 }]);
+    const reply = await until(
+      () => take(keyOf('s020-1')),
+      ({ headers }) => headers.get('x-price-file') === String(body.rollout),
+    );
+    const { content } = (await reply.json()) as PriceFileEnvelope;
+    expect(body.rollout).toBeGreaterThan(sent);
+    expect([content.includes('"for-s020"'), content.includes('"not-yet"')]).toEqual([true, false]);
+    expect(Date.parse(JSON.parse(content).goodUntil)).toBeGreaterThan(Date.now() + 13 * 86_400_000);
+    expect((await rufus.send('POST', '/api/send/anew', { stores: ['s020', 'nowhere'] })).status).toBe(404);
+  });
+
+  it(
+    'are signed with a new key, which tills learn by themselves, and a lost one they forget',
+    LONG,
+    async () => {
+      const basil = await as('basil');
+      const { trusts } = await askTill('s011-1');
+      const replace = async (lost: boolean) => {
+        const { status, body } = await basil.send('POST', '/api/send/key', { lost });
+        expect(status).toBe(200);
+        return until(
+          () => askTill('s011-1'),
+          ({ holds, problem }) => holds === body.rollout && problem === null,
+        );
+      };
+      const { keys: before } = (await basil.get('/api/send/key')).body;
+      const learned = await replace(false);
+      const { keys } = (await basil.get('/api/send/key')).body;
+      expect(keys).toHaveLength(before.length + 1);
+      expect(learned.trusts).toEqual([...trusts, keys[0].id]);
+      const after = await replace(true);
+      const { keys: now } = (await basil.get('/api/send/key')).body;
+      expect(after.trusts).toEqual([now[0].id]);
+      expect(now.slice(1).every(({ withdrawnAt }: any) => withdrawnAt !== null)).toBe(true);
+      expect(now[0].withdrawnAt).toBeNull();
+    },
+  );
 });
 
 async function inDatabase<T>(work: (client: pg.Client) => Promise<T>): Promise<void> {

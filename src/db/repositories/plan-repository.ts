@@ -56,7 +56,7 @@ export async function markOf(db: Database, version: number): Promise<string> {
 const markColumn = sql`entry.id || ' ' || extract(epoch from entry.at)::text`;
 
 /** What is on record and changes no plan. */
-const BESIDE_THE_PLAN = ['proposal', 'work rules', 'chain words', 'waiting entries'];
+const BESIDE_THE_PLAN = ['proposal', 'work rules', 'chain words', 'waiting entries', 'signing key'];
 
 /** One change of the plan, as it can be made once more on a plan in memory. */
 export type PlanStep =

@@ -89,7 +89,7 @@ export function sendingRepository(db: Database): SendingStore {
         .select({
           id: t.rollout.id,
           createdAt: t.rollout.createdAt,
-          createdBy: t.person.name,
+          createdBy: sql<string>`coalesce(${t.person.name}, ${t.rollout.createdBy})`,
           stores: count(t.priceFile.store),
         })
         .from(t.rollout)
@@ -101,7 +101,6 @@ export function sendingRepository(db: Database): SendingStore {
       return rows.map((row) => ({
         ...row,
         createdAt: row.createdAt.toISOString(),
-        createdBy: row.createdBy ?? 'set-up',
       }));
     },
     async terminalKeys() {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { LensView, SendReview } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { PriceFiles } from './price-files.tsx';
 import { RestoreNotice } from './restore-notice.tsx';
 import { Review } from './review.tsx';
 import { RolloutProgress } from './rollout-progress.tsx';
@@ -12,6 +13,8 @@ import { useTerminals } from './use-terminals.ts';
 export interface SendProps {
   readonly view: LensView;
   readonly sends: boolean;
+  /** Whether the reader may change the keys. */
+  readonly rules: boolean;
   /** Where the simulated tills show themselves; null where there are none. */
   readonly tillPage: string | null;
 }
@@ -30,7 +33,7 @@ export interface Sent {
   readonly stores: readonly string[];
 }
 
-function Desk({ view, sends, tillPage }: SendProps) {
+function Desk({ view, sends, rules, tillPage }: SendProps) {
   const client = useQueryClient();
   const [sent, setSent] = useState<Sent | null>(null);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
@@ -113,6 +116,7 @@ function Desk({ view, sends, tillPage }: SendProps) {
         now={view.now}
         tillPage={tillPage}
       />
+      <PriceFiles view={view} sends={sends} rules={rules} />
     </>
   );
 }

@@ -33,6 +33,8 @@ const MOST_MEMORY_MB = 3_000;
 
 /** These may take long whatever is sent. */
 const LONG: ReadonlySet<HeavyEndpoint> = new Set([
+  'replace-key',
+  'send-anew',
   'bring-in',
   'findings',
   'grid-file',

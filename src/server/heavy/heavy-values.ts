@@ -18,6 +18,7 @@ import {
   openPastPromotion,
   openPromotion,
   renewEpoch,
+  renewPriceFiles,
   resolveLens,
   runBasketChecks,
   searchItems,
@@ -52,6 +53,7 @@ export const HEAVY_VALUES = {
   keepLoopholes,
   lookAtToday,
   renewEpoch,
+  renewPriceFiles,
   runBasketChecks,
 } as const;
 

@@ -1,5 +1,16 @@
-import { sendRequest, storePricesRequest } from '../../contracts/index.ts';
-import { reviewSending, reviewStorePrices, sendPriceFiles } from '../../usecases/index.ts';
+import {
+  replaceKeyRequest,
+  sendAnewRequest,
+  sendRequest,
+  storePricesRequest,
+} from '../../contracts/index.ts';
+import {
+  replaceKey,
+  reviewSending,
+  reviewStorePrices,
+  sendAnew,
+  sendPriceFiles,
+} from '../../usecases/index.ts';
 import { outcomeReply } from '../http/reply.ts';
 import { log } from '../machine/log.ts';
 import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
@@ -20,4 +31,15 @@ export const SEND_ENDPOINTS = {
       return outcomeReply(outcome);
     },
   ),
+  'send-anew': onBody(sendAnewRequest, async ({ app, person, input: { stores = null }, now }) => {
+    const outcome = await sendAnew(app, person, { stores }, now);
+    if (outcome.ok) log.info({ person: person.email, ...outcome.value }, 'price files sent anew');
+    return outcomeReply(outcome);
+  }),
+  'replace-key': onBody(replaceKeyRequest, async ({ app, person, input, now }) => {
+    const outcome = await replaceKey(app, person, input, now);
+    if (outcome.ok)
+      log.warn({ person: person.email, ...input, ...outcome.value }, 'a new key signs price files');
+    return outcomeReply(outcome);
+  }),
 } as const;

@@ -24,8 +24,9 @@ function replyToError(what: string, error: unknown): Response {
     log.debug({ what, err: error }, 'not answered: the database is away');
     return failureReply({ kind: 'away', what: 'database' });
   }
-  if (error instanceof NotAnswered && error.why !== 'nobody-waits')
-    return failureReply({ kind: 'too-much', why: error.why });
+  // Who asked has gone: nothing failed, and nobody reads the answer.
+  if (error instanceof NotAnswered)
+    return failureReply({ kind: 'too-much', why: error.why === 'nobody-waits' ? 'full' : error.why });
   const refused = refusalOf(error);
   if (refused?.refusal === 'unfit')
     return json(

@@ -37,8 +37,8 @@ export const signingKeys = (db: Database): SigningKeys => ({
       await tx.insert(schema.signingKey).values({ ...pair, certificate, createdAt: now });
       const [chain] = await tx.select({ planVersion: schema.chain.planVersion }).from(schema.chain);
       await tx.insert(schema.auditEntry).values({
-        ...{ person, action: withdraw ? 'replaced-lost-key' : 'replaced-key' },
-        ...{ subjectKind: 'signing-key', subject: keyIdOf(pair.publicKey) },
+        ...{ person, action: withdraw ? 'replaced a lost key' : 'replaced the key' },
+        ...{ subjectKind: 'signing key', subject: keyIdOf(pair.publicKey) },
         planVersion: chain!.planVersion,
       });
     }),

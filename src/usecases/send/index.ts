@@ -3,6 +3,7 @@ export * from './list-terminals.ts';
 export * from './renew-epoch.ts';
 export * from './review-sending.ts';
 export * from './review-store-prices.ts';
+export * from './send-again.ts';
 export * from './send-price-files.ts';
 export * from './sent-content.ts';
 export * from './serve-terminal.ts';

@@ -8,7 +8,7 @@ import {
   type Manifest,
   type PriceFileContent,
 } from '../../core/price-file/index.ts';
-import { canonicalText } from '../../signing/index.ts';
+import { canonicalText, canonicalTextWith } from '../../signing/index.ts';
 import type { MadePriceFile, SentFile, Signer } from '../ports/index.ts';
 
 export interface ToMake {
@@ -17,23 +17,30 @@ export interface ToMake {
   readonly manifest: Manifest;
   /** What the store was sent before, where its terminals may be told the difference alone; null: they get it whole. */
   readonly before: SentFile | null;
+  /** The canonical text of the plan with its lists in order, where it is known. */
+  readonly planText?: string;
 }
 
 /** A difference that is more than this share of the whole is not worth the trouble. */
 const MOST_OF_IT = 0.5;
 
-/** Makes and signs the price file of one store. */
+/**
+ * Makes and signs the price file of one store.
+ * @param textOf the canonical text; of many files that share their goods it may be told quicker.
+ */
 export function makePriceFile(
-  { store, plan, manifest, before }: ToMake,
+  { store, plan, manifest, before, planText }: ToMake,
   number: number,
   signer: Signer,
   now: Instant,
+  textOf: (content: object) => string = canonicalText,
 ): MadePriceFile {
-  const content: Required<PriceFileContent> = {
+  const head: Omit<Required<PriceFileContent>, 'plan'> = {
     ...{ format: 'bell-tag-price-file', version: 1, store, number },
-    ...{ ...datesOf(now), key: signer.key, plan: inKeyOrder(plan) },
+    ...{ ...datesOf(now), key: signer.key },
   };
-  const text = canonicalText(content);
+  const content = { ...head, plan: planText === undefined ? inKeyOrder(plan) : plan };
+  const text = planText === undefined ? textOf(content) : canonicalTextWith(head, 'plan', planText);
   const { sha256, signature } = signer.sign(text);
   const change = before && changeFrom(before, content, manifest, signature);
   const isLess = change !== null && JSON.stringify(change.change).length < text.length * MOST_OF_IT;

@@ -1,6 +1,7 @@
 import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
+import { canonicalTexts } from '../../signing/index.ts';
 import type { HeldBackStore, PlanBook, SendingStore, SigningKeys } from '../ports/index.ts';
 import { makePriceFile } from './make-price-file.ts';
 import type { StoreComparison } from './store-comparison.ts';
@@ -12,8 +13,6 @@ export interface SendOrder {
   readonly planVersion: number;
   /** What was held back when it was reviewed. */
   readonly held: readonly string[];
-  /** Whole files for all of them, also where there is nothing new. */
-  readonly anew?: boolean;
 }
 
 /** Makes and signs a price file for each store with something new; its terminals take them by themselves. */
@@ -38,17 +37,14 @@ export async function sendPriceFiles(
   if (held.length !== order.held.length || !held.every((id) => order.held.includes(id))) {
     return failed({ kind: 'conflict', code: 'review-is-old', of: 'held-back' });
   }
-  const all = await ports.compare(current, now);
-  const open = order.anew ? all : all.filter(({ difference }) => !isEmpty(difference));
+  const open = (await ports.compare(current, now)).filter(({ difference }) => !isEmpty(difference));
   const chosen = order.stores === null ? open : open.filter(({ store }) => order.stores!.includes(store.id));
   if (chosen.length === 0) return done({ rollout: null, stores: 0 });
+  const textOf = canonicalTexts();
   const signer = await ports.signer.newest();
   const rollout = await ports.sending.send(person.id, current.version, (number) =>
     chosen.map(({ store, plan, manifest, before }) =>
-      makePriceFile(
-        { store: store.id, plan, manifest, before: order.anew ? null : before },
-        ...([number, signer, now] as const),
-      ),
+      makePriceFile({ store: store.id, plan, manifest, before }, number, signer, now, textOf),
     ),
   );
   return done({ rollout, stores: chosen.length });

@@ -9,8 +9,12 @@ export async function sentContent(
   store: string,
   number: number,
 ): Promise<PriceFileContent | null> {
+  const text = await sentText(sending, store, number);
+  return text === null ? null : (JSON.parse(text) as PriceFileContent);
+}
+
+/** Its very text. */
+export async function sentText(sending: SendingStore, store: string, number: number): Promise<string | null> {
   const packed = await sending.envelope(store, number);
-  if (!packed) return null;
-  const { content } = JSON.parse(gunzipSync(packed).toString('utf8')) as PriceFileEnvelope;
-  return JSON.parse(content) as PriceFileContent;
+  return packed ? (JSON.parse(gunzipSync(packed).toString('utf8')) as PriceFileEnvelope).content : null;
 }
