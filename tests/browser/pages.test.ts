@@ -36,6 +36,7 @@ const PAGES = [
   '/check/basket?lines=Q100001*3,Q100042*2',
   '/check/findings',
   '/send',
+  '/send/terminal/s002-1',
   '/stockroom',
   '/stockroom/item/Q103453',
   '/stockroom/item/no-such-item',

@@ -133,6 +133,7 @@ const PAGES: Readonly<Record<string, string>> = {
   'stockroom/reprice': '/stockroom/reprice',
   'stockroom/waiting': '/stockroom/waiting',
   'stockroom/set/[id]': '/stockroom/set/summer',
+  'send/terminal/[id]': '/send/terminal/s001-1',
   'stockroom/store/[id]': '/stockroom/store/s001',
   today: '/today',
 };

@@ -237,6 +237,8 @@ export const quietSending = (): SendingStore => ({
   lastRestore: async () => null,
   newestFiles: async () => new Map(),
   change: async () => null,
+  sentFile: async () => null,
+  story: async () => [],
   newestRollout: async () => null,
   terminals: async () => [],
   rollouts: async () => [],

@@ -155,6 +155,32 @@ export interface TerminalRow {
   readonly trouble: TerminalTrouble | null;
 }
 
+/** One terminal: what it holds, what it lacks, and what it said of itself so far. */
+export interface TerminalView extends TerminalRow {
+  /** What the newest file of its store has that it does not hold; null: nothing, or it is not known. */
+  readonly lacks: TerminalLacks | null;
+  /** When its store was sent the newest file, ISO 8601 UTC; null: never. */
+  readonly wantedSince: string | null;
+  /** The newest first. */
+  readonly story: readonly {
+    readonly at: string;
+    readonly holds: number | null;
+    readonly problem: string | null;
+  }[];
+}
+
+export interface TerminalLacks {
+  readonly promotions: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly how: 'new' | 'changed' | 'gone';
+  }[];
+  /** How many goods come, go, or are told of otherwise. */
+  readonly items: number;
+  /** Whether lists, sets, groups or the hierarchy differ. */
+  readonly other: boolean;
+}
+
 /** A backup that was played back, as it was noticed. */
 export interface RestoreNoticed {
   /** ISO 8601, UTC. */

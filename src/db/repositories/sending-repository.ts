@@ -11,6 +11,9 @@ const NOTICED_TOGETHER = 5 * 60_000;
 /** A file is up to some hundred kilobytes, packed: a few of them a statement. */
 const FILES_A_STATEMENT = 12;
 
+/** What is remembered of a terminal. */
+const EVENTS_KEPT = 200;
+
 export function sendingRepository(db: Database): SendingStore {
   return {
     send: (person, planVersion, make) =>
@@ -79,7 +82,26 @@ export function sendingRepository(db: Database): SendingStore {
         ),
       );
     },
+    async sentFile(store, number) {
+      const [row] = await db
+        .select()
+        .from(t.priceFile)
+        .where(and(eq(t.priceFile.store, store), eq(t.priceFile.number, number)));
+      if (!row?.manifest) return null;
+      const { sha256, createdAt, manifest } = row;
+      return { number, sha256, createdAt: createdAt.toISOString(), manifest };
+    },
     terminals: () => terminals(db),
+    async story(terminal) {
+      const { at, holds, problem, id } = t.terminalEvent;
+      const rows = await db
+        .select({ at, holds, problem })
+        .from(t.terminalEvent)
+        .where(eq(t.terminalEvent.terminal, terminal))
+        .orderBy(desc(id))
+        .limit(EVENTS_KEPT);
+      return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+    },
     async newestRollout() {
       const [row] = await db.select({ id: max(t.rollout.id) }).from(t.rollout);
       return row?.id ?? null;
@@ -123,18 +145,30 @@ export function sendingRepository(db: Database): SendingStore {
       return row?.at ? { at: row.at.toISOString(), lost: row.lost } : null;
     },
     async report(terminal, state) {
+      const { holds, problem } = state;
       const row = {
         ...state,
         heldSince: state.heldSince === null ? null : new Date(state.heldSince),
         lastSeen: new Date(),
       };
+      const [before] = await db.select().from(t.terminalState).where(eq(t.terminalState.terminal, terminal));
       await db
         .insert(t.terminalState)
         .values({ terminal, ...row })
         .onConflictDoUpdate({ target: t.terminalState.terminal, set: row });
+      if (before?.holds === holds && before.problem === problem) return;
+      await db.insert(t.terminalEvent).values({ terminal, holds, problem });
+      await forgetOldEvents(db, terminal);
     },
   };
 }
+
+/** One that takes turns between two states must not fill the database. */
+const forgetOldEvents = (db: Database, terminal: string) =>
+  db.execute(sql`
+    delete from ${t.terminalEvent} where terminal = ${terminal} and id <= (
+      select id from ${t.terminalEvent} where terminal = ${terminal} order by id desc offset ${EVENTS_KEPT} limit 1
+    )`);
 
 const packed = (envelope: PriceFileEnvelope | ChangeEnvelope): Buffer =>
   gzipSync(JSON.stringify(envelope), { level: 6 });

@@ -107,6 +107,21 @@ export const priceFile = pgTable(
   ],
 );
 
+/** What a terminal said of itself whenever that was something else than before. */
+export const terminalEvent = pgTable(
+  'terminal_event',
+  {
+    id: bigserial({ mode: 'number' }).primaryKey(),
+    terminal: text()
+      .notNull()
+      .references(() => terminal.id, { onDelete: 'cascade' }),
+    at: instant('at').notNull().defaultNow(),
+    holds: bigint({ mode: 'number' }),
+    problem: text(),
+  },
+  (t) => [index('terminal_event_terminal').on(t.terminal, t.id)],
+);
+
 /** What a terminal last said of itself. */
 export const terminalState = pgTable('terminal_state', {
   terminal: text()

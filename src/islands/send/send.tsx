@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { LensView, SendReview } from '../../contracts/view/index.ts';
+import { type LensView, lensQuery, type SendReview } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { PriceFiles } from './price-files.tsx';
@@ -15,8 +15,6 @@ export interface SendProps {
   readonly sends: boolean;
   /** Whether the reader may change the keys. */
   readonly rules: boolean;
-  /** Where the simulated tills show themselves; null where there are none. */
-  readonly tillPage: string | null;
 }
 
 export function Send(props: SendProps) {
@@ -33,7 +31,7 @@ export interface Sent {
   readonly stores: readonly string[];
 }
 
-function Desk({ view, sends, rules, tillPage }: SendProps) {
+function Desk({ view, sends, rules }: SendProps) {
   const client = useQueryClient();
   const [sent, setSent] = useState<Sent | null>(null);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
@@ -114,7 +112,7 @@ function Desk({ view, sends, rules, tillPage }: SendProps) {
         view={terminals.data ?? null}
         failed={terminals.isError}
         now={view.now}
-        tillPage={tillPage}
+        query={lensQuery(view.lens)}
       />
       <PriceFiles view={view} sends={sends} rules={rules} />
     </>

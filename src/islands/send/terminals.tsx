@@ -10,14 +10,16 @@ export function Terminals({
   view,
   failed,
   now,
-  tillPage,
+  query,
 }: {
   view: TerminalsView | null;
   failed: boolean;
   now: string;
-  tillPage: string | null;
+  /** Of the lens, for links. */
+  query: string;
 }) {
-  const [onlyTroubled, setOnlyTroubled] = useState(false);
+  const [all, setAll] = useState(false);
+  const [wanted, setWanted] = useState('');
   if (!view)
     return (
       <section id="terminals" className="mt-10">
@@ -28,45 +30,47 @@ export function Terminals({
       </section>
     );
   const troubled = view.terminals.filter(({ trouble }) => trouble !== null);
-  const rows = onlyTroubled
-    ? troubled
-    : [...troubled, ...view.terminals.filter(({ trouble }) => trouble === null)];
+  const fine = view.terminals.filter(({ trouble }) => trouble === null);
+  const isMeant = ({ terminal, storeName }: TerminalRow) =>
+    `${terminal} ${storeName}`.toLowerCase().includes(wanted.trim().toLowerCase());
+  // Who looks for one by its name looks among all.
+  const rows = (all || wanted.trim() !== '' ? [...troubled, ...fine] : troubled).filter(isMeant);
   return (
     <section id="terminals" className="mt-10">
-      <div className="flex flex-wrap items-baseline gap-x-5">
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
         <h2 className="text-xl">Terminals</h2>
         <p>
-          <b>{view.terminals.length - troubled.length}</b> of {view.terminals.length} hold what their store
-          was sent
+          <b>{saidCount(fine.length)}</b> of {saidCount(view.terminals.length)} hold what their store was sent
         </p>
-        <label className="ml-auto flex items-center gap-2 text-sm">
+        <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
           <input
-            type="checkbox"
-            className="checkbox"
-            checked={onlyTroubled}
-            onChange={(event) => setOnlyTroubled(event.target.checked)}
+            type="search"
+            className="input input-sm w-56"
+            aria-label="Find a terminal or a store"
+            placeholder="Find a terminal or a store"
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
           />
-          Only those with trouble
-        </label>
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={all}
+              onChange={(event) => setAll(event.target.checked)}
+            />
+            Show those without trouble too
+          </label>
+        </div>
       </div>
-      <table className="rows mt-2">
-        <caption className="sr-only">Terminals and what they hold</caption>
-        <thead>
-          <tr>
-            <th>Terminal</th>
-            <th>Store</th>
-            <th>State</th>
-            <th className="figure max-sm:hidden">Price file</th>
-            <th className="figure max-md:hidden">Held for</th>
-            <th className="figure max-md:hidden">Last heard</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <Row key={row.terminal} row={row} tillPage={tillPage} />
-          ))}
-        </tbody>
-      </table>
+      {rows.length === 0 ? (
+        <p className="quiet mt-2">
+          {wanted.trim() === ''
+            ? 'None has any trouble.'
+            : `No terminal and no store is called “${wanted.trim()}”.`}
+        </p>
+      ) : (
+        <Rows rows={rows} query={query} />
+      )}
       <p className="quiet mt-2 text-sm">
         Last sendings:{' '}
         {view.rollouts
@@ -82,22 +86,37 @@ export function Terminals({
   );
 }
 
-function Row({ row, tillPage }: { row: TerminalRow; tillPage: string | null }) {
+function Rows({ rows, query }: { rows: readonly TerminalRow[]; query: string }) {
+  return (
+    <table className="rows mt-2">
+      <caption className="sr-only">Terminals and what they hold</caption>
+      <thead>
+        <tr>
+          <th>Terminal</th>
+          <th>Store</th>
+          <th>State</th>
+          <th className="figure max-sm:hidden">Price file</th>
+          <th className="figure max-md:hidden">Held for</th>
+          <th className="figure max-md:hidden">Last heard</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <Row key={row.terminal} row={row} query={query} />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Row({ row, query }: { row: TerminalRow; query: string }) {
   const { terminal, storeName, timeZone, tags, holds, wanted, heldSince, lastSeen, trouble, problem } = row;
   return (
     <tr className="[content-visibility:auto]">
       <td className="whitespace-nowrap">
-        {tillPage ? (
-          <a
-            className="link"
-            href={`${tillPage}/till/${idInAddress(terminal)}`}
-            title="Look at the simulated till"
-          >
-            {terminal}
-          </a>
-        ) : (
-          terminal
-        )}{' '}
+        <a className="link" href={`/send/terminal/${idInAddress(terminal)}${query}`}>
+          {terminal}
+        </a>{' '}
         <span className="quiet text-sm">{tags.join(', ')}</span>
       </td>
       <td>

@@ -34,6 +34,14 @@ export interface TerminalStatus {
   readonly wanted: number | null;
 }
 
+/** What a terminal said of itself from a moment on. */
+export interface TerminalEvent {
+  /** ISO 8601, UTC. */
+  readonly at: string;
+  readonly holds: number | null;
+  readonly problem: string | null;
+}
+
 export interface RolloutSummary {
   readonly id: number;
   readonly createdAt: string;
@@ -67,7 +75,11 @@ export interface SendingStore {
     store: string,
     number: number,
   ): Promise<{ readonly from: number; readonly fromSha256: string; readonly packed: Uint8Array } | null>;
+  /** A file that was sent, as {@link newestFiles} tells of the newest; null: there is none, or from before digests. */
+  sentFile(store: string, number: number): Promise<SentFile | null>;
   terminals(): Promise<readonly TerminalStatus[]>;
+  /** What a terminal said whenever it was something else than before, the newest first; only so many are kept. */
+  story(terminal: string): Promise<readonly TerminalEvent[]>;
   /** The number of the last rollout; null where nothing was sent. */
   newestRollout(): Promise<number | null>;
   rollouts(): Promise<readonly RolloutSummary[]>;

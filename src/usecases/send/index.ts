@@ -1,5 +1,6 @@
 export * from './hold-back.ts';
-export * from './list-terminals.ts';
+export { listTerminals } from './list-terminals.ts';
+export * from './look-at-terminal.ts';
 export * from './renew-epoch.ts';
 export * from './review-sending.ts';
 export * from './review-store-prices.ts';

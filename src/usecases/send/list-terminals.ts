@@ -1,6 +1,7 @@
-import { type Person, sees, type TerminalsView } from '../../contracts/index.ts';
+import { type Person, sees, type TerminalRow, type TerminalsView } from '../../contracts/index.ts';
+import type { CompiledPlan } from '../../core/price-book/index.ts';
 import { seenBy } from '../people/index.ts';
-import type { PlanBook, SendingStore } from '../ports/index.ts';
+import type { PlanBook, SendingStore, TerminalStatus } from '../ports/index.ts';
 import { troubleOf } from './terminal-trouble.ts';
 
 /** So long after it was noticed everybody who looks at terminals is told that a backup was played back. */
@@ -18,15 +19,21 @@ export async function listTerminals(
   const told = restore !== null && now - Date.parse(restore.at) < RESTORE_TOLD_FOR;
   return {
     restore: told ? restore : null,
-    terminals: terminals.map((status) => {
-      const store = compiled.stores.get(status.store);
-      return {
-        ...status,
-        storeName: store?.name ?? status.store,
-        timeZone: store?.timeZone ?? 'UTC',
-        trouble: troubleOf(status, now),
-      };
-    }),
+    terminals: terminals.map((status) => terminalRow(compiled, status, now)),
     rollouts: await ports.sending.rollouts(),
+  };
+}
+
+export function terminalRow(
+  { stores }: Pick<CompiledPlan, 'stores'>,
+  status: TerminalStatus,
+  now: number,
+): TerminalRow {
+  const store = stores.get(status.store);
+  return {
+    ...status,
+    storeName: store?.name ?? status.store,
+    timeZone: store?.timeZone ?? 'UTC',
+    trouble: troubleOf(status, now),
   };
 }

@@ -1,0 +1,66 @@
+import type { Browser } from 'playwright-core';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { askTill } from '../application/till.ts';
+import { until } from '../application/until.ts';
+import { accessFaults, openBrowser, settled, sitDown } from './desk.ts';
+
+let browser: Browser;
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(() => browser.close());
+
+const LONG = { timeout: 120_000 };
+
+test('a terminal is found by its store, and tells what it holds and what it said so far', LONG, async () => {
+  const { page, complaints } = await sitDown(browser, 'rufus');
+  await page.goto('/send');
+  await settled(page);
+  await page.getByRole('checkbox', { name: 'Show those without trouble too' }).check();
+  const table = page.getByRole('table', { name: 'Terminals and what they hold' });
+  await table.waitFor();
+  expect(await table.getByRole('row').count()).toBeGreaterThan(100);
+  expect(await accessFaults(page, { within: '#terminals' })).toEqual([]);
+  await page.getByRole('searchbox', { name: 'Find a terminal or a store' }).fill('corrie sound arc');
+  await table.getByRole('link', { name: 's003-1' }).waitFor();
+  expect(await table.getByRole('link').allInnerTexts()).toEqual(
+    expect.not.arrayContaining([expect.not.stringMatching(/^s003-/)]),
+  );
+  await table.getByRole('link', { name: 's003-1' }).click();
+  await page.getByRole('heading', { name: 's003-1' }).waitFor();
+  const main = page.getByRole('main');
+  await main.getByText('What it said so far').waitFor();
+  expect(await main.textContent()).toMatch(/Corrie Sound Arcade.*holds price file \d+/s);
+  await page.goto('/send/terminal/no-such-terminal');
+  await page.getByRole('heading', { name: 'There is no terminal “no-such-terminal” for you' }).waitFor();
+  expect(complaints.filter((line) => !line.includes('404'))).toEqual([]);
+  await page.context().close();
+});
+
+test('what a store was sent goes out once more, after it was said what that does', LONG, async () => {
+  const { page, complaints } = await sitDown(browser, 'rufus');
+  const before = (await askTill('s003-1')).holds!;
+  await page.goto('/send?where=s003');
+  await settled(page);
+  const files = page.getByRole('region', { name: 'Price files' });
+  await files.getByText(/^Signed with key [0-9a-f]{16} since/).waitFor();
+  // Keys are the administrator's.
+  expect(await files.getByRole('button').allInnerTexts()).toEqual([
+    'Send anew to Corrie Sound Arcade',
+    'Send anew to all stores',
+  ]);
+  await files.getByRole('button', { name: 'Send anew to Corrie Sound Arcade' }).press('Enter');
+  await files.getByText(/gets once more, and whole, what it was sent last/).waitFor();
+  expect(await accessFaults(page, { within: 'section[aria-label="Price files"]' })).toEqual([]);
+  await files.getByRole('button', { name: 'Leave it' }).press('Enter');
+  expect(await files.getByText(/gets once more/).count()).toBe(0);
+  await files.getByRole('button', { name: 'Send anew to Corrie Sound Arcade' }).press('Enter');
+  await files.getByRole('button', { name: 'Send anew', exact: true }).press('Enter');
+  await files.getByText('Sent to 1 store.').waitFor();
+  await until(
+    () => askTill('s003-1'),
+    ({ holds }) => holds !== null && holds > before,
+  );
+  expect(complaints).toEqual([]);
+  await page.context().close();
+});
