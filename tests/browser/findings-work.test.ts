@@ -83,9 +83,11 @@ test(
     await row.getByRole('link', { name: 'Let Warm drinks go first' }).click();
     await page.waitForURL((url) => url.pathname === '/plan/found-more' && !url.search.includes('mend'));
     await page.getByRole('button', { name: /priority 32/ }).waitFor();
-    await beside.getByText('Two at one priority').waitFor({ state: 'detached', timeout: 60_000 });
-    await beside.and(page.locator('[aria-busy=false]')).waitFor({ timeout: 60_000 });
-    expect(await beside.textContent()).not.toContain('Two at one priority');
+    // What was found of it as it stands is told until the mended one was looked at.
+    await beside
+      .and(page.locator('[aria-busy=false]'))
+      .filter({ hasNotText: 'Two at one priority' })
+      .waitFor({ timeout: 60_000 });
     const { promotion } = (await (await as('ines')).get('/api/promotions/found-more')).body;
     expect(promotion.priority).toBe(33);
     expect(complaints).toEqual([]);

@@ -5,7 +5,7 @@ import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
 import { until } from '../application/until.ts';
-import { openBrowser, openPart, settled, sitDown } from './desk.ts';
+import { atRest, openBrowser, openPart, sitDown } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -35,7 +35,7 @@ test(
   async () => {
     const { page } = await sitDown(browser, 'ines');
     await page.goto('/stockroom/items');
-    await settled(page);
+    await atRest(page);
     await page.keyboard.press('/');
     await page.keyboard.type('hand soap');
     const before = await cellsOf('items?q=hand+soap');
@@ -69,7 +69,7 @@ test(
   async () => {
     const { page } = await sitDown(browser, 'ines');
     await page.goto('/stockroom/items?');
-    await settled(page);
+    await atRest(page);
     await page.getByRole('grid').focus();
     await press(page, 'ArrowRight', 6);
     await page.keyboard.type('1.234');
@@ -86,7 +86,7 @@ test(
 test('an item is added with its faults said at the fields, and retired', LONG, async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/stockroom/items');
-  await settled(page);
+  await atRest(page);
   await page.getByRole('button', { name: 'Add an item' }).click();
   const form = page.getByRole('form', { name: 'New item' });
   await form.getByLabel(/^Item number/).fill('TEST-1');
@@ -107,7 +107,7 @@ test('an item is added with its faults said at the fields, and retired', LONG, a
 test('goods are chosen in all-of, any-of and none-of, with what that selects beside', LONG, async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/stockroom/set/summer');
-  await settled(page);
+  await atRest(page);
   const count = page.getByRole('status').filter({ hasText: /items/ });
   const numberOf = async () => Number((await count.textContent())!.replace(/[^\d].*$/, ''));
   await count.waitFor();
@@ -135,7 +135,7 @@ test(
   async () => {
     const { page } = await sitDown(browser, 'ines');
     await page.goto('/stockroom/files');
-    await settled(page);
+    await atRest(page);
     const file = join(tmpdir(), `bell-tag-${process.pid}.csv`);
     writeFileSync(file, 'Code;Called;Where\nspring;Spring;beauty\nautumn;Autumn;nowhere\n');
     await page.getByLabel('What the file holds').selectOption({ label: 'Groups of goods' });
@@ -153,7 +153,7 @@ test(
     expect(await cellsOf('nodes?q=autumn')).toMatchObject([{ id: 'autumn', parent: 'Beauty' }]);
     // The next file of these columns is understood at once.
     await page.reload();
-    await settled(page);
+    await atRest(page);
     await page.getByLabel('What the file holds').selectOption({ label: 'Groups of goods' });
     await page.getByLabel('The file', { exact: true }).setInputFiles(file);
     await page.getByText('as you chose the last time').waitFor();
@@ -194,7 +194,7 @@ test(
     await (await as('rufus')).send('POST', `/api/waiting-entries/${body.waits}`, { step: 'approve' });
     const { page } = await sitDown(browser, 'ines');
     await page.goto('/stockroom/reprice');
-    await settled(page);
+    await atRest(page);
     await page.getByLabel('From which day on').fill('2031-02-01');
     await page.getByRole('button', { name: '+ a pass over some goods' }).click();
     await page.getByRole('combobox', { name: 'Goods' }).fill('Q103453');
@@ -214,7 +214,7 @@ test(
     expect(await pricesOf()).toHaveLength(1);
     const rufus = await sitDown(browser, 'rufus');
     await rufus.page.goto('/stockroom/waiting');
-    await settled(rufus.page);
+    await atRest(rufus.page);
     const waits = rufus.page.getByRole('region', { name: 'Regular prices, by Ines Calloway' });
     await waits.getByRole('row', { name: /Q103453.*7\.77 8\.00 \+3\.0 %/ }).waitFor();
     await waits.getByRole('button', { name: 'Approve' }).click();
@@ -239,7 +239,7 @@ test(
 test('one store shows what it carries and through which range', LONG, async () => {
   const { page } = await sitDown(browser, 'odile');
   await page.goto('/stockroom/store/s002');
-  await settled(page);
+  await atRest(page);
   await page.getByRole('heading', { name: 'Brackenford Old Town' }).waitFor();
   await page.getByRole('gridcell', { name: 'Core range' }).first().waitFor();
   await openPart(page, /^Which goods:/);
