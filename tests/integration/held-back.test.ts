@@ -2,19 +2,12 @@ import { gunzipSync } from 'node:zlib';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { parsePlan } from '../../src/contracts/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
-import {
-  type Database,
-  heldBackRepository,
-  planRepository,
-  promotionRepository,
-  sendingRepository,
-} from '../../src/db/index.ts';
-import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
-import { signingKeys } from '../../src/server/standing/signing.ts';
-import { holdBack, reviewSending, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
+import { type Database, planRepository, promotionRepository, sendingRepository } from '../../src/db/index.ts';
+import { holdBack, reviewSending, sendPriceFiles } from '../../src/usecases/index.ts';
 import { person } from '../plans/ports.ts';
 import { change, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
+import { sendingPorts } from './sending-ports.ts';
 
 let db: Database;
 let drop: () => Promise<void>;
@@ -27,18 +20,7 @@ const NOW = Date.parse('2027-04-14T10:00:00Z') as never;
 const BY = { person: 'basil', action: 'changed' };
 const ADMIN = { ...person('administrator'), id: 'basil' };
 
-const ports = () => {
-  const sending = sendingRepository(db);
-  const heldBack = heldBackRepository(db);
-  return {
-    book: livePlanBook(db),
-    promotions: promotionRepository(db),
-    sending,
-    heldBack,
-    compare: storeComparison(sending, heldBack),
-    signer: signingKeys(db),
-  };
-};
+const ports = () => ({ ...sendingPorts(db), promotions: promotionRepository(db) });
 const hold = (promotion: string, held = true) => holdBack(ports(), ADMIN, { promotion, held });
 async function review() {
   const outcome = await reviewSending(ports(), ADMIN, NOW);

@@ -15,10 +15,11 @@ import {
   sendingRepository,
 } from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
-import { hashOfKey, signingKeys } from '../../src/server/standing/signing.ts';
+import { hashOfKey } from '../../src/server/standing/signing.ts';
 import { type Proposal, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { change, compiled, SMALL, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
+import { sendingPorts } from './sending-ports.ts';
 
 let db: Database;
 let drop: () => Promise<void>;
@@ -253,13 +254,7 @@ describe('the live price book', () => {
 });
 
 describe('price files', () => {
-  const ports = async () => ({
-    book: livePlanBook(db),
-    sending: sendingRepository(db),
-    heldBack: heldBackRepository(db),
-    compare: storeComparison(sendingRepository(db), heldBackRepository(db)),
-    signer: signingKeys(db),
-  });
+  const ports = async () => sendingPorts(db);
   const send = async (stores: string[] | null = null, held: string[] = []) => {
     const all = await ports();
     const { version } = await all.book.current();

@@ -4,23 +4,17 @@ import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { numberWords } from '../../src/core/price-file/index.ts';
-import {
-  type Database,
-  heldBackRepository,
-  planRepository,
-  promotionRepository,
-  sendingRepository,
-} from '../../src/db/index.ts';
+import { type Database, planRepository, promotionRepository } from '../../src/db/index.ts';
 import { restoreWatch } from '../../src/server/restore-watch.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
-import { signingKeys } from '../../src/server/standing/signing.ts';
 import { trustIn } from '../../src/signing/index.ts';
-import { renewEpoch, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
+import { renewEpoch, sendPriceFiles } from '../../src/usecases/index.ts';
 import { accept } from '../../tills/accept.ts';
 import { person } from '../plans/ports.ts';
 import { change, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
 import { postgresClient } from './postgres-client.ts';
+import { sendingPorts } from './sending-ports.ts';
 
 let db: Database;
 let url: string;
@@ -37,11 +31,7 @@ afterEach(async () => {
 
 const NOW = Date.parse('2027-04-14T10:00:00Z') as never;
 const BY = { person: 'ines', action: 'changed' };
-const portsOf = (book = livePlanBook(db)) => {
-  const sending = sendingRepository(db);
-  const heldBack = heldBackRepository(db);
-  return { book, sending, heldBack, compare: storeComparison(sending, heldBack), signer: signingKeys(db) };
-};
+const portsOf = (book = livePlanBook(db)) => sendingPorts(db, book);
 type Ports = ReturnType<typeof portsOf>;
 async function send(ports: Ports): Promise<number> {
   const { version } = await ports.book.current();

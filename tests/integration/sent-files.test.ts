@@ -2,21 +2,15 @@ import { gunzipSync } from 'node:zlib';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { ChangeEnvelope, PriceFileEnvelope } from '../../src/contracts/index.ts';
 import type { Instant } from '../../src/core/calendar/index.ts';
-import {
-  type Database,
-  heldBackRepository,
-  planRepository,
-  promotionRepository,
-  sendingRepository,
-} from '../../src/db/index.ts';
+import { type Database, planRepository, promotionRepository } from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
-import { signingKeys } from '../../src/server/standing/signing.ts';
 import { learn, sha256Of, trustIn } from '../../src/signing/index.ts';
-import { lookAtTerminal, replaceKey, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
+import { lookAtTerminal, replaceKey, sendPriceFiles } from '../../src/usecases/index.ts';
 import { accept } from '../../tills/accept.ts';
 import { person } from '../plans/ports.ts';
 import { change, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
+import { sendingPorts } from './sending-ports.ts';
 
 let db: Database;
 let drop: () => Promise<void>;
@@ -28,12 +22,7 @@ afterAll(() => drop());
 const NOW = Date.parse('2027-04-14T10:00:00Z') as Instant;
 const BY = { person: 'basil', action: 'changed' };
 const ADMIN = { ...person('administrator'), id: 'basil' };
-const ports = () => {
-  const sending = sendingRepository(db);
-  const heldBack = heldBackRepository(db);
-  const compare = storeComparison(sending, heldBack);
-  return { book: livePlanBook(db), sending, heldBack, compare, signer: signingKeys(db) };
-};
+const ports = () => sendingPorts(db);
 async function send(): Promise<number> {
   const all = ports();
   const { version } = await all.book.current();

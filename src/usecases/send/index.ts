@@ -4,7 +4,7 @@ export * from './look-at-terminal.ts';
 export * from './renew-epoch.ts';
 export * from './review-sending.ts';
 export * from './review-store-prices.ts';
-export * from './send-again.ts';
+export { renewPriceFiles, replaceKey, sendAnew } from './send-again.ts';
 export * from './send-price-files.ts';
 export * from './sent-content.ts';
 export * from './serve-terminal.ts';

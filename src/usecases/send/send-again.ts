@@ -21,7 +21,7 @@ export async function sendAnew(
   const sent = await ports.sending.newestNumbers();
   const unknown = stores?.find((store) => !sent.has(store));
   if (unknown !== undefined) return failed({ kind: 'not-found', what: `price file of store ${unknown}` });
-  return done(await again(ports, person.id, { stores: stores ?? [...sent.keys()], whole: true }, now));
+  return done(await sendAgain(ports, person.id, { stores: stores ?? [...sent.keys()], whole: true }, now));
 }
 
 /**
@@ -37,14 +37,14 @@ export async function replaceKey(
   if (!may(person, 'administer')) return failed({ kind: 'forbidden' });
   await ports.signer.rotate(lost, person.id, new Date(now));
   const sent = await ports.sending.newestNumbers();
-  return done(await again(ports, person.id, { stores: [...sent.keys()], whole: false }, now));
+  return done(await sendAgain(ports, person.id, { stores: [...sent.keys()], whole: false }, now));
 }
 
 /** Renews the files that are half over: nothing in them changes but until when they are good. */
 export async function renewPriceFiles(ports: Ports, now: Instant): Promise<number> {
   const files = await ports.sending.newestFiles();
   const stores = [...files].filter(([, { createdAt }]) => now - Date.parse(createdAt) > RENEWED_AFTER);
-  const { stores: renewed } = await again(
+  const { stores: renewed } = await sendAgain(
     ports,
     'renewal',
     { stores: stores.map(([store]) => store), whole: false },
@@ -53,7 +53,8 @@ export async function renewPriceFiles(ports: Ports, now: Instant): Promise<numbe
   return renewed;
 }
 
-async function again(
+/** Sends stores what they were sent last, under a new number: whole, or as the difference of what is renewed. */
+export async function sendAgain(
   { book, sending, signer: keys }: Ports,
   by: string,
   { stores, whole }: { readonly stores: readonly string[]; readonly whole: boolean },
