@@ -12,11 +12,13 @@ export interface GridQuestion {
   where?: string;
   /** A shopper group's id; absent: a guest. */
   for?: string;
+  /** The moment as known on which; with its offset. */
+  known?: string;
   /** A place in the hierarchy of goods. */
   node?: string;
   q?: string;
   against?: Against;
-  /** The other wall time, store, promotion or shopper group; of the last, absent is a guest. */
+  /** The other wall time, the moment as known on which, the other store, promotion or shopper group; of the last, absent is a guest. */
   other?: string;
   changed?: '1';
 }
@@ -24,6 +26,7 @@ const gridQuestion = {
   at: moment.required(),
   where: id,
   for: id,
+  known: moment,
   node: id,
   q: Joi.string().max(200).allow(''),
   against: Joi.valid(...AGAINSTS),

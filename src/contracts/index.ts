@@ -2,6 +2,7 @@ export * from './address.ts';
 export * from './approval-requests.ts';
 export * from './basket-document.ts';
 export * from './grid-requests.ts';
+export * from './history-requests.ts';
 export * from './id-of-name.ts';
 export * from './loophole-requests.ts';
 export * from './order-requests.ts';

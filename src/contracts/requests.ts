@@ -20,6 +20,7 @@ export interface PriceRequest {
   /** Wall time at the store, with a UTC offset where it happens twice. */
   at: string;
   group?: string;
+  known?: string;
   /** Which steps to tell; absent: the week before and after. */
   around?: Around;
 }
@@ -28,6 +29,7 @@ export const priceRequest = Joi.object<PriceRequest>({
   item: id.required(),
   at: moment.required(),
   group: id,
+  known: moment,
   around: Joi.valid(...AROUNDS),
 });
 
@@ -36,6 +38,7 @@ export interface PriceAcrossRequest {
   /** Wall time, the same at every store. */
   at: string;
   group?: string;
+  known?: string;
   /** Ids of stores with commas between; absent: all. */
   stores?: string;
 }
@@ -43,6 +46,7 @@ export const priceAcrossRequest = Joi.object<PriceAcrossRequest>({
   item: id.required(),
   at: moment.required(),
   group: id,
+  known: moment,
   stores: Joi.string().max(20_000),
 });
 

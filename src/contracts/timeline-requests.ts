@@ -14,6 +14,8 @@ export interface TimelineRequest {
   where?: string;
   /** A shopper group's id; absent: a guest. */
   for?: string;
+  /** The moment as known on which; with its offset. */
+  known?: string;
   span?: TimelineSpan;
 }
 export const timelineRequest = Joi.object<TimelineRequest>({
@@ -22,5 +24,6 @@ export const timelineRequest = Joi.object<TimelineRequest>({
   at: Joi.string().max(60).required(),
   where: id,
   for: id,
+  known: Joi.string().max(60),
   span: Joi.valid(...TIMELINE_SPANS),
 }).xor('item', 'node');

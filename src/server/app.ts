@@ -12,7 +12,7 @@ import { type Vouching, vouching } from './vouching.ts';
 import { watchPlan } from './watch-plan.ts';
 
 /** Everything that an endpoint may use, put together once. */
-export interface App extends Omit<Ports, 'book' | 'compare'> {
+export interface App extends Omit<Ports, 'book' | 'past' | 'compare'> {
   readonly environment: Environment;
   readonly signIn: SignIn;
   readonly tries: SignInTries;
@@ -26,7 +26,7 @@ const CONNECTIONS = 10;
 
 function createApp(environment: Environment): App {
   // The plan is in the threads: the one that serves holds none.
-  const { book: _, compare: __, ...ports } = portsOf(environment, CONNECTIONS);
+  const { book: _, past: __, compare: ___, ...ports } = portsOf(environment, CONNECTIONS);
   const heavy = heavyDesk(environment, () => restores.planWentBack());
   const terminals = terminalDesk(ports.sending);
   const restores = restoreWatch({
@@ -89,6 +89,7 @@ function kept(application: App): App {
   watchPlan(application.environment.databaseUrl, async () => {
     if (!begun) await Promise.all([application.findings.forget(), application.loopholes.forget()]);
     begun = true;
+    await application.heavy.value('', 'keepPast');
     await application.heavy.value('', 'runBasketChecks', { stores: null }, now());
     clearTimeout(resting);
     resting = setTimeout(look, REST);

@@ -1,6 +1,6 @@
 const LEAVING = 'belltag-leaving';
 /** What the lens says in an address; the rest is the page's own. */
-const OF_THE_LENS = ['where', 'at', 'for'];
+const OF_THE_LENS = ['where', 'at', 'for', 'known'];
 
 type Wait = (work: Promise<unknown>) => void;
 

@@ -1,5 +1,6 @@
 export * from './check/index.ts';
 export * from './grid/index.ts';
+export * from './past/index.ts';
 export * from './people/index.ts';
 export * from './plan/index.ts';
 export type * from './ports/index.ts';

@@ -433,6 +433,7 @@ describe('today', () => {
     at,
     now: at,
     shopper: null,
+    known: null,
     missing: null,
     days: [],
   });

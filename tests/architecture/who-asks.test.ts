@@ -9,6 +9,7 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   noteTerminal: 'a terminal says what it holds, known by its own key',
   keepFindings: 'the application itself, once the plan has rested',
   keepLoopholes: 'the application itself, once the plan has rested',
+  asKnown: 'hands on the plan of another time; what is asked of it knows who asks',
   renewEpoch: 'the application itself, once a restored backup was noticed',
   renewPriceFiles: 'the application itself, once what terminals hold is half over',
   sendAgain: 'a part of those that send once more, which ask who may',

@@ -35,6 +35,8 @@ const PAGES = [
   '/check/timeline?item=Q103453&where=group:city&span=quarter',
   '/check/basket?lines=Q100001*3,Q100042*2',
   '/check/findings',
+  '/check/history',
+  '/check/rung?item=Q103453',
   '/send',
   '/send/terminal/s002-1',
   '/stockroom',

@@ -34,7 +34,7 @@ const PLAN: PlanDocument = {
 };
 beforeEach(() => planRepository(db).replace(PLAN, 'basil'));
 
-const BY = { person: 'ines', action: 'changed' };
+const BY = { person: 'ines', action: 'changed', standing: [] };
 const key = (...parts: string[]) => parts.join('\u001f');
 
 /** Lists and keys in one order, however they come; a list of tags that is empty means what none means. */
@@ -358,7 +358,12 @@ describe('what people keep', () => {
 describe('many promotions at once', () => {
   it('are saved all of them', async () => {
     const repository = promotionRepository(db);
-    const saves = ['a', 'b'].map((id) => ({ promotion: change(id), revision: null, action: 'copied' }));
+    const saves = ['a', 'b'].map((id) => ({
+      promotion: change(id),
+      revision: null,
+      action: 'copied',
+      standing: [],
+    }));
     expect(await repository.saveAll(saves, 'ines')).toEqual({ kind: 'saved' });
     expect((await repository.all()).map(({ promotion }) => promotion.id)).toEqual(['a', 'b']);
   });
@@ -366,7 +371,12 @@ describe('many promotions at once', () => {
   it('or none, where somebody else saved one of them', async () => {
     const repository = promotionRepository(db);
     await repository.save(change('b'), null, BY);
-    const saves = ['a', 'b'].map((id) => ({ promotion: change(id), revision: null, action: 'copied' }));
+    const saves = ['a', 'b'].map((id) => ({
+      promotion: change(id),
+      revision: null,
+      action: 'copied',
+      standing: [],
+    }));
     expect(await repository.saveAll(saves, 'ines')).toEqual({ kind: 'stale', id: 'b' });
     expect((await repository.all()).map(({ promotion }) => promotion.id)).toEqual(['b']);
   });

@@ -9,6 +9,7 @@ import type {
   HistoryEntry,
   ItemSearch,
   PlanBook,
+  PlanPast,
   PromotionStore,
   SendingStore,
   SigningKeys,
@@ -44,6 +45,7 @@ export function inMemory(
   rules: WorkRules = { another: false, stockroom: false },
 ): {
   book: PlanBook;
+  past: PlanPast;
   promotions: PromotionStore;
   rules: WorkRulesStore;
   heldBack: HeldBackStore;
@@ -69,6 +71,7 @@ export function inMemory(
       },
     },
     book: { current: async () => current },
+    past: nothingBefore,
     waiting,
     heldBack: heldInMemory(),
     words: wordsInMemory(),
@@ -125,6 +128,13 @@ export function inMemory(
     },
   };
 }
+
+/** A plan of which nothing is on record. */
+export const nothingBefore: PlanPast = {
+  known: async () => null,
+  since: async () => null,
+  keep: async () => false,
+};
 
 /** Changes of the stockroom that wait, in memory. */
 function waitingInMemory(): WaitingEntryStore & { held: WaitingEntries[] } {
@@ -239,6 +249,8 @@ export const quietSending = (): SendingStore => ({
   change: async () => null,
   sentFile: async () => null,
   story: async () => [],
+  saidBy: async () => null,
+  rollout: async () => null,
   newestRollout: async () => null,
   terminals: async () => [],
   rollouts: async () => [],

@@ -1,5 +1,5 @@
 /** What the prices of a grid can be held against. */
-export const AGAINSTS = ['date', 'held', 'shopper', 'store', 'promotion'] as const;
+export const AGAINSTS = ['date', 'known', 'held', 'shopper', 'store', 'promotion'] as const;
 export type Against = (typeof AGAINSTS)[number];
 
 /** A promotion's number in the view's list, or -1: none. */

@@ -9,6 +9,11 @@ export interface Lens {
   readonly at: string | null;
   /** A shopper group's id. Null: a guest. */
   readonly shopper: string | null;
+  /**
+   * As what was known at a moment: ISO 8601 with its offset, or a wall time at the store. Absent, and nearly always: as
+   * it is known now. Only *Check* looks through it.
+   */
+  readonly known?: string;
 }
 
 export const GROUP_PREFIX = 'group:';
@@ -18,6 +23,7 @@ export function readLens(query: URLSearchParams): Lens {
     where: query.get('where') || null,
     at: query.get('at') || null,
     shopper: query.get('for') || null,
+    ...(query.get('known') ? { known: query.get('known')! } : {}),
   };
 }
 
@@ -27,6 +33,7 @@ export function lensQuery(lens: Lens, more: Readonly<Record<string, string>> = {
   if (lens.where) query.set('where', lens.where);
   if (lens.at) query.set('at', lens.at);
   if (lens.shopper) query.set('for', lens.shopper);
+  if (lens.known) query.set('known', lens.known);
   const text = query.toString();
   return text === '' ? '' : `?${text}`;
 }
@@ -41,6 +48,8 @@ export interface LensView {
   readonly at: string;
   readonly now: string;
   readonly shopper: { readonly id: string; readonly name: string } | null;
+  /** The wall time at the store that the plan is looked at as known on; null: now. */
+  readonly known: string | null;
   /** What the address asked for and is not there; told to the reader. */
   readonly missing: string | null;
   /** Starts and ends of promotions around the moment, by day. */

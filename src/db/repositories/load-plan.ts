@@ -1,7 +1,7 @@
 import { asc, type SQL } from 'drizzle-orm';
 import type { PlanDocument, PriceRowDocument } from '../../core/plan/index.ts';
 import { type AmountColumn, amountColumn, type Codec, codecs, fromRow, present } from '../codecs/index.ts';
-import type { Database } from '../connect.ts';
+import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
 
 export interface StoredPlan {
@@ -11,15 +11,17 @@ export interface StoredPlan {
 
 /** The whole plan at one version, or null where the database holds no chain yet. */
 export function loadPlan(db: Database): Promise<StoredPlan | null> {
-  return db.transaction(
-    async (tx) => {
-      const [chain] = await tx.select().from(t.chain);
-      if (!chain) return null;
-      const document = await readDocument(tx as unknown as Database, chain);
-      return { document, version: chain.planVersion };
-    },
-    { isolationLevel: 'repeatable read', accessMode: 'read only' },
-  );
+  return db.transaction((tx) => readPlanIn(tx), {
+    isolationLevel: 'repeatable read',
+    accessMode: 'read only',
+  });
+}
+
+/** The plan as a transaction sees it. */
+export async function readPlanIn(tx: Transaction): Promise<StoredPlan | null> {
+  const [chain] = await tx.select().from(t.chain);
+  if (!chain) return null;
+  return { document: await readDocument(tx as unknown as Database, chain), version: chain.planVersion };
 }
 
 async function readDocument(db: Database, chain: typeof t.chain.$inferSelect): Promise<PlanDocument> {

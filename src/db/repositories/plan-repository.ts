@@ -1,9 +1,10 @@
-import { and, asc, gt, notInArray, sql } from 'drizzle-orm';
+import { and, asc, gt, lte, notInArray, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { PlanWriter } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
+import { takeSnapshot } from './plan-past.ts';
 import { raisePlanVersion } from './plan-version.ts';
 import { writePlan } from './write-plan.ts';
 
@@ -16,6 +17,7 @@ export function planRepository(db: Database): PlanWriter {
         await tx
           .insert(t.auditEntry)
           .values({ person, action: 'imported', subjectKind: 'plan', subject: 'plan', planVersion });
+        await takeSnapshot(tx);
       }),
   };
 }
@@ -56,7 +58,14 @@ export async function markOf(db: Database, version: number): Promise<string> {
 const markColumn = sql`entry.id || ' ' || extract(epoch from entry.at)::text`;
 
 /** What is on record and changes no plan. */
-const BESIDE_THE_PLAN = ['proposal', 'work rules', 'chain words', 'waiting entries', 'signing key'];
+const BESIDE_THE_PLAN = [
+  'proposal',
+  'work rules',
+  'chain words',
+  'waiting entries',
+  'signing key',
+  'sending',
+];
 
 /** One change of the plan, as it can be made once more on a plan in memory. */
 export type PlanStep =
@@ -65,13 +74,24 @@ export type PlanStep =
 
 /**
  * What was changed after a version, one by one.
+ * @param to the last version whose change is told; absent: all of them.
  * @returns null where the whole plan must be read again.
  */
-export async function stepsSince(db: Database, version: number): Promise<readonly PlanStep[] | null> {
+export async function stepsSince(
+  db: Database,
+  version: number,
+  to?: number,
+): Promise<readonly PlanStep[] | null> {
   const entries = await db
     .select({ kind: t.auditEntry.subjectKind, table: t.auditEntry.subject, after: t.auditEntry.after })
     .from(t.auditEntry)
-    .where(and(gt(t.auditEntry.planVersion, version), notInArray(t.auditEntry.subjectKind, BESIDE_THE_PLAN)))
+    .where(
+      and(
+        gt(t.auditEntry.planVersion, version),
+        to === undefined ? undefined : lte(t.auditEntry.planVersion, to),
+        notInArray(t.auditEntry.subjectKind, BESIDE_THE_PLAN),
+      ),
+    )
     .orderBy(asc(t.auditEntry.planVersion), asc(t.auditEntry.id));
   const steps = entries.map(({ kind, table, after }): PlanStep | null => {
     if (after === null) return null;

@@ -1,5 +1,5 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { and, asc, count, desc, eq, max, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, lte, max, sql } from 'drizzle-orm';
 import type { ChangeEnvelope, PriceFileEnvelope } from '../../contracts/index.ts';
 import type { SendingStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
@@ -16,7 +16,7 @@ const EVENTS_KEPT = 200;
 
 export function sendingRepository(db: Database): SendingStore {
   return {
-    send: (person, planVersion, make) =>
+    send: ({ person, planVersion, reason, promotions }, make) =>
       db.transaction(async (tx) => {
         const [row] = await tx
           .insert(t.rollout)
@@ -36,6 +36,11 @@ export function sendingRepository(db: Database): SendingStore {
           }));
           await tx.insert(t.priceFile).values(rows);
         }
+        const stores = files.map(({ store }) => store);
+        await tx.insert(t.auditEntry).values({
+          ...{ person, planVersion, action: reason, subjectKind: 'sending', subject: String(number) },
+          after: { stores, promotions },
+        });
         return number;
       }),
     async newestNumber(store) {
@@ -92,10 +97,31 @@ export function sendingRepository(db: Database): SendingStore {
       return { number, sha256, createdAt: createdAt.toISOString(), manifest };
     },
     terminals: () => terminals(db),
+    async saidBy(terminal, by) {
+      const { at, holds, problem, clockSkew, id } = t.terminalEvent;
+      const [row] = await db
+        .select({ at, holds, problem, clockSkew })
+        .from(t.terminalEvent)
+        .where(and(eq(t.terminalEvent.terminal, terminal), lte(at, by)))
+        .orderBy(desc(id))
+        .limit(1);
+      return row ? { ...row, at: row.at.toISOString() } : null;
+    },
+    async rollout(number) {
+      const [row] = await db
+        .select({
+          at: t.rollout.createdAt,
+          by: sql<string>`coalesce(${t.person.name}, ${t.rollout.createdBy})`,
+        })
+        .from(t.rollout)
+        .leftJoin(t.person, eq(t.person.id, t.rollout.createdBy))
+        .where(eq(t.rollout.id, number));
+      return row ? { at: row.at.toISOString(), by: row.by } : null;
+    },
     async story(terminal) {
-      const { at, holds, problem, id } = t.terminalEvent;
+      const { at, holds, problem, clockSkew, id } = t.terminalEvent;
       const rows = await db
-        .select({ at, holds, problem })
+        .select({ at, holds, problem, clockSkew })
         .from(t.terminalEvent)
         .where(eq(t.terminalEvent.terminal, terminal))
         .orderBy(desc(id))
@@ -156,18 +182,27 @@ export function sendingRepository(db: Database): SendingStore {
         .insert(t.terminalState)
         .values({ terminal, ...row })
         .onConflictDoUpdate({ target: t.terminalState.terminal, set: row });
-      if (before?.holds === holds && before.problem === problem) return;
-      await db.insert(t.terminalEvent).values({ terminal, holds, problem });
+      const sameClock = minutesOff(before?.clockSkew ?? 0) === minutesOff(state.clockSkew);
+      if (before?.holds === holds && before.problem === problem && sameClock) return;
+      await db.insert(t.terminalEvent).values({ terminal, holds, problem, clockSkew: state.clockSkew });
       await forgetOldEvents(db, terminal);
     },
   };
 }
 
-/** One that takes turns between two states must not fill the database. */
+const minutesOff = (skew: number): number => Math.round(skew / 60_000);
+
+/**
+ * One that takes turns between two states must not fill the database. When it took each price file is kept for good:
+ * what it rang is worked out from that.
+ */
 const forgetOldEvents = (db: Database, terminal: string) =>
   db.execute(sql`
-    delete from ${t.terminalEvent} where terminal = ${terminal} and id <= (
+    delete from ${t.terminalEvent} old where terminal = ${terminal} and id <= (
       select id from ${t.terminalEvent} where terminal = ${terminal} order by id desc offset ${EVENTS_KEPT} limit 1
+    ) and exists (
+      select from ${t.terminalEvent} earlier
+      where earlier.terminal = old.terminal and earlier.id < old.id and earlier.holds is not distinct from old.holds
     )`);
 
 const packed = (envelope: PriceFileEnvelope | ChangeEnvelope): Buffer =>

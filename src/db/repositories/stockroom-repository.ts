@@ -1,8 +1,9 @@
 import { and, asc, count, desc, eq, like, type SQL, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
-import type { EntrySaved, ItemSearch, StockroomStore } from '../../usecases/ports/index.ts';
+import type { ChangedBy, EntrySaved, ItemSearch, StockroomStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
+import { takeSnapshot } from './plan-past.ts';
 import { PlanMovedOn, raisePlanVersion } from './plan-version.ts';
 import { writeEntries } from './write-entries.ts';
 
@@ -87,7 +88,7 @@ async function changed(
   db: Database,
   change: EntryChange,
   version: number,
-  { settles, ...by }: { person: string; action: string; settles?: number },
+  { settles, standing, ...by }: ChangedBy,
 ): Promise<EntrySaved> {
   try {
     const planVersion = await db.transaction(async (tx) => {
@@ -101,9 +102,11 @@ async function changed(
         ...by,
         subjectKind: small ? 'entries' : 'many-entries',
         subject: table,
+        before: small ? { entries: standing } : null,
         after: small ? { puts, drops } : { puts: puts.length, drops: drops.length },
         planVersion: raised,
       });
+      if (!small) await takeSnapshot(tx);
       return raised;
     });
     return { kind: 'saved', version: planVersion };

@@ -38,8 +38,18 @@ export const auditEntry = pgTable(
   (t) => [
     index('audit_entry_subject').on(t.subjectKind, t.subject),
     index('audit_entry_version').on(t.planVersion),
+    index('audit_entry_at').on(t.at),
+    index('audit_entry_puts').using('gin', sql`(${t.after} -> 'puts') jsonb_path_ops`),
   ],
 );
+
+/** The whole plan at a version: what it was at any later one is made of it step by step. */
+export const planSnapshot = pgTable('plan_snapshot', {
+  planVersion: bigint({ mode: 'number' }).primaryKey(),
+  takenAt: instant('taken_at').notNull().defaultNow(),
+  /** The plan document as JSON, gzipped. */
+  document: bytes().notNull(),
+});
 
 /** The pair of Ed25519 keys with which price files are signed. */
 export const signingKey = pgTable('signing_key', {
@@ -118,6 +128,8 @@ export const terminalEvent = pgTable(
     at: instant('at').notNull().defaultNow(),
     holds: bigint({ mode: 'number' }),
     problem: text(),
+    /** Its own clock less the server's, milliseconds; null in entries from before it was kept. */
+    clockSkew: bigint({ mode: 'number' }),
   },
   (t) => [index('terminal_event_terminal').on(t.terminal, t.id)],
 );

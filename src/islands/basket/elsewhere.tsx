@@ -90,7 +90,7 @@ function Rung({
   here: TrialBasket;
 }) {
   const basket = { ...basketDocument(typed, store, view.lens.shopper), at };
-  const { data, error } = useRung(basket);
+  const { data, error } = useRung(basket, view.lens);
   if (error) return <p role="alert">{refusalOf(error).message}</p>;
   if (!data) return <p className="quiet mt-2 text-sm">Ringing it there …</p>;
   const more = differenceOf(data.receipt, here.receipt);

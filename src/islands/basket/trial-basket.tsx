@@ -40,7 +40,7 @@ function Desk({ view, search, plans }: TrialBasketProps) {
   }, [typed, view.lens]);
   const resting = useResting(typed, TYPING);
   const basket = { ...basketDocument(resting, view.store.id, view.lens.shopper), at: view.at };
-  const rung = useRung(resting.lines.length > 0 ? basket : null);
+  const rung = useRung(resting.lines.length > 0 ? basket : null, view.lens);
   const put = (next: TypedBasket['lines']) => setTyped({ ...typed, lines: next });
   const refusal = rung.error ? refusalOf(rung.error) : null;
   const data = lines.length > 0 ? rung.data : undefined;
@@ -72,7 +72,9 @@ function Desk({ view, search, plans }: TrialBasketProps) {
               </ul>
             </Notice>
           ) : null}
-          <KeptChecks view={view} typed={typed} rung={refusal ? undefined : data} plans={plans} />
+          {view.known ? null : (
+            <KeptChecks view={view} typed={typed} rung={refusal ? undefined : data} plans={plans} />
+          )}
         </div>
         {data && !refusal ? (
           <div className="space-y-7">

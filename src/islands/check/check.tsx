@@ -36,6 +36,7 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
   const [around, setAround] = useState<Around>('week');
   const asked = new URLSearchParams({ store: view.store.id, at: view.at, around, ...(item ? { item } : {}) });
   if (view.lens.shopper) asked.set('group', view.lens.shopper);
+  if (view.lens.known) asked.set('known', view.lens.known);
   const story = useQuery({
     queryKey: ['price', asked.toString()],
     queryFn: ({ signal }) => ask<PriceStory>(`/api/price?${asked}`, undefined, signal),
@@ -124,6 +125,7 @@ function Next({ story: { next }, view }: { story: PriceStory; view: LensView }) 
 function useAcross(view: LensView, item: string | null) {
   const asked = new URLSearchParams({ at: view.at.slice(0, 16), ...(item ? { item } : {}) });
   if (view.lens.shopper) asked.set('group', view.lens.shopper);
+  if (view.lens.known) asked.set('known', view.lens.known);
   if (view.group) asked.set('stores', view.group.stores.join(','));
   return useQuery({
     queryKey: ['across', asked.toString()],

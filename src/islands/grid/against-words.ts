@@ -1,5 +1,5 @@
 import type { Choices, LensView } from '../../contracts/view/index.ts';
-import { shortMoment } from '../../ui/writing/index.ts';
+import { readersTime, shortMoment } from '../../ui/writing/index.ts';
 import type { GridDesk } from './desk.ts';
 
 /** What prices are held against, as a sentence about one of them begins; null: nothing. */
@@ -15,6 +15,10 @@ export function againstWords(
       return null;
     case 'date':
       return other ? `On ${shortMoment(other, at)} it is` : null;
+    case 'known':
+      return other
+        ? `As known on ${shortMoment(other.endsWith('Z') ? readersTime(other) : other, at)} it is`
+        : null;
     case 'held':
       return 'The terminals hold';
     case 'shopper':

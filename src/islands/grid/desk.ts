@@ -75,5 +75,6 @@ export function gridQuestion(desk: GridDesk, { lens, at }: Pick<LensView, 'lens'
   const asked = new URLSearchParams({ at, ...addressOf(whole) });
   if (lens.where) asked.set('where', lens.where);
   if (lens.shopper) asked.set('for', lens.shopper);
+  if (lens.known) asked.set('known', lens.known);
   return asked;
 }

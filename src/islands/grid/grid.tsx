@@ -49,7 +49,8 @@ function Desk({ view, address }: { view: LensView; address: string }) {
       ) : null}
       {head && head.without.length > 0 ? (
         <p className="mt-3 text-sm">
-          No terminal holds a price file yet in {head.without.map(({ name }) => name).join(', ')}.
+          {desk.against === 'known' ? 'Not known then: ' : 'No terminal holds a price file yet in '}
+          {head.without.map(({ name }) => name).join(', ')}.
         </p>
       ) : null}
       {head && head.goods > 0 ? (

@@ -1,12 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
 import type { Against, Choices, LensView, PromotionSummary } from '../../contracts/view/index.ts';
+import { readersTime, shortMoment } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { ask } from '../server/index.ts';
 import type { GridDesk, GridEvent } from './desk.ts';
 
 const WORDS: Readonly<Record<Against, string>> = {
   date: 'another date',
+  known: 'what was known on a date',
   held: 'what the terminals hold',
   shopper: 'another kind of shopper',
   store: 'one store',
@@ -40,7 +42,7 @@ export function HeldAgainst({
         value={against ?? NOTHING}
         onChange={({ target }) => {
           const next = (target.value || null) as Against | null;
-          hold(next, next === 'date' ? weekBefore(view.at) : null);
+          hold(next, next === 'date' ? weekBefore(view.at) : next === 'known' ? dayBefore(view.now) : null);
         }}
       >
         <option value={NOTHING}>nothing</option>
@@ -50,15 +52,22 @@ export function HeldAgainst({
           </option>
         ))}
       </select>
-      {against === 'date' ? (
+      {against === 'known' && other?.endsWith('Z') ? (
+        <>
+          {shortMoment(readersTime(other), view.now)}
+          <button type="button" className="link" onClick={() => hold('known', dayBefore(view.now))}>
+            another
+          </button>
+        </>
+      ) : against === 'date' || against === 'known' ? (
         <DayField
-          label="The other date and hour"
+          label={against === 'date' ? 'The other date and hour' : 'Known on which date and hour'}
           hours
           required
           labelShown={false}
           small
           value={other ?? ''}
-          onChange={(value) => hold('date', value || null)}
+          onChange={(value) => hold(against, value || null)}
         />
       ) : null}
       {against === 'shopper' ? (
@@ -145,6 +154,8 @@ function WhichPromotion({ value, onChoose }: { value: string; onChoose: (value: 
 
 const DAY = 86_400_000;
 
-/** The same hour a week before a wall time. */
-const weekBefore = (at: string): string =>
-  new Date(Date.parse(`${at.slice(0, 16)}Z`) - 7 * DAY).toISOString().slice(0, 16);
+/** The same hour some days before a wall time. */
+const daysBefore = (days: number) => (at: string) =>
+  new Date(Date.parse(`${at.slice(0, 16)}Z`) - days * DAY).toISOString().slice(0, 16);
+const weekBefore = daysBefore(7);
+const dayBefore = daysBefore(1);

@@ -23,6 +23,8 @@ interface LensBarProps {
   readonly view: LensView;
   /** Whether the page looks at all stores where the lens names none; others then look at the first one. */
   readonly everywhere?: boolean;
+  /** Whether the page can show the plan as it was known at another time. */
+  readonly looksBack?: boolean;
 }
 
 export function LensBar(props: LensBarProps) {
@@ -34,8 +36,8 @@ export function LensBar(props: LensBarProps) {
 }
 
 /** The lens as a sentence: where, when and for whom prices are looked at. */
-function Sentence({ view, everywhere = false }: LensBarProps) {
-  const { lens, store, at, now, shopper } = view;
+function Sentence({ view, everywhere = false, looksBack = false }: LensBarProps) {
+  const { lens, store, at, now, shopper, known } = view;
   return (
     <p className="font-serif text-[1.05rem] leading-7">
       <span className="quiet">Looking at </span>
@@ -50,6 +52,14 @@ function Sentence({ view, everywhere = false }: LensBarProps) {
       <Part name="Look as whom" words={shopper ? shopper.name : 'a guest'}>
         {() => <ForWhom lens={lens} />}
       </Part>
+      {looksBack ? (
+        <>
+          <span className="quiet">, as known </span>
+          <Part name="Look as known when" words={known ? `on ${shortMoment(known, now)}` : 'now'}>
+            {() => <AsKnown lens={lens} known={known ?? now} />}
+          </Part>
+        </>
+      ) : null}
       <span className="quiet ml-2 whitespace-nowrap font-sans text-sm">{zoneWords(store.timeZone)}</span>
     </p>
   );
@@ -120,6 +130,36 @@ function When({ lens, at }: { lens: Lens; at: string }) {
         </button>
         <button type="button" className="btn btn-sm" onClick={() => look({ ...lens, at: null })}>
           Now
+        </button>
+      </span>
+    </form>
+  );
+}
+
+/** Prices as they were to be by what was planned at another time, whatever was changed since. */
+function AsKnown({ lens, known }: { lens: Lens; known: string }) {
+  const [text, setText] = useState(known.slice(0, 16));
+  const { known: _, ...asNow } = lens;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        look({ ...asNow, known: text });
+      }}
+    >
+      <span className="block text-sm">
+        <DayField label="As it was planned on" hours required value={text} onChange={setText} />
+      </span>
+      <span className="quiet mt-1 block max-w-72 text-sm">
+        Promotions, prices, goods, groups and stores as they stood then: what was changed later does not
+        count.
+      </span>
+      <span className="mt-2 flex gap-2">
+        <button type="submit" className="btn btn-primary btn-sm">
+          Look back
+        </button>
+        <button type="button" className="btn btn-sm" onClick={() => look(asNow)}>
+          As known now
         </button>
       </span>
     </form>

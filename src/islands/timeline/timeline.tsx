@@ -39,6 +39,7 @@ function Desk({ view, address }: { view: LensView; address: string }) {
   const asked = new URLSearchParams({ ...(about ?? {}), at: view.at, span });
   if (view.lens.where) asked.set('where', view.lens.where);
   if (view.lens.shopper) asked.set('for', view.lens.shopper);
+  if (view.lens.known) asked.set('known', view.lens.known);
   const { data, error, isFetching } = useQuery({
     queryKey: ['timeline', asked.toString()],
     queryFn: ({ signal }) => ask<TimelineView>(`/api/timeline?${asked}`, undefined, signal),

@@ -10,6 +10,7 @@ import {
   timelineRequest,
 } from '../../contracts/index.ts';
 import {
+  asKnown,
   gridFile,
   keepBasketCheck,
   lookAtFindings,
@@ -28,26 +29,39 @@ import {
 } from '../../usecases/index.ts';
 import { fileReply } from '../files/write-rows.ts';
 import { answerReply, failureReply, json, outcomeReply } from '../http/reply.ts';
-import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
+import { type HeavyAsked, onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 const codesRequest = Joi.object<{ codes: string[] }>({
   codes: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(20_000).required(),
 });
 
+/** Looks at the plan as it was known, where the address says so. */
+const past =
+  <T>(work: (asked: HeavyAsked<T>) => Promise<Response>) =>
+  async (asked: HeavyAsked<T>): Promise<Response> => {
+    const app = await asKnown(asked.app, asked.query.known);
+    return app.ok ? work({ ...asked, app: app.value }) : failureReply(app.failure);
+  };
+
 /** Baskets and selections: what is rung, and what rules select. */
 export const CHECK_ENDPOINTS = {
-  basket: onBody(basketSchema, async ({ app, person, input }) =>
-    answerReply(await ringTrialBasket(app, person, input)),
+  basket: onBody(
+    basketSchema,
+    past(async ({ app, person, input }) => answerReply(await ringTrialBasket(app, person, input))),
   ),
   findings: onBytes(async ({ app, person, now }) => json(await lookAtFindings(app, person, now))),
-  grid: onQuery(gridRequest, async ({ app, person, input, now }) =>
-    answerReply(await lookAtGrid(app, person, input, now)),
+  grid: onQuery(
+    gridRequest,
+    past(async ({ app, person, input, now }) => answerReply(await lookAtGrid(app, person, input, now))),
   ),
-  'grid-file': onQuery(gridFileRequest, async ({ app, person, input: { kind, ...asked }, now }) => {
-    const file = await gridFile(app, person, asked, now);
-    if (!file.ok) return failureReply(file.failure);
-    return fileReply('prices', kind, file.value.columns, file.value.rows);
-  }),
+  'grid-file': onQuery(
+    gridFileRequest,
+    past(async ({ app, person, input: { kind, ...asked }, now }) => {
+      const file = await gridFile(app, person, asked, now);
+      if (!file.ok) return failureReply(file.failure);
+      return fileReply('prices', kind, file.value.columns, file.value.rows);
+    }),
+  ),
   'kept-loopholes': onBytes(async ({ app, person, now }) =>
     answerReply(await searchKeptLoopholes(app, person, now)),
   ),
@@ -57,8 +71,9 @@ export const CHECK_ENDPOINTS = {
   loopholes: onQuery(loopholesRequest, async ({ app, person, input }) =>
     answerReply(await searchLoopholes(app, person, input)),
   ),
-  timeline: onQuery(timelineRequest, async ({ app, person, input }) =>
-    answerReply(await lookAtTimeline(app, person, input)),
+  timeline: onQuery(
+    timelineRequest,
+    past(async ({ app, person, input }) => answerReply(await lookAtTimeline(app, person, input))),
   ),
   'basket-checks': onBytes(async ({ app, person, now }) => json(await runBasketChecks(app, person, now))),
   'keep-basket-check': onBody(basketCheckRequest, async ({ app, person, input, now }) =>

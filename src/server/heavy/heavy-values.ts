@@ -1,4 +1,6 @@
+import type { Outcome, Person } from '../../contracts/index.ts';
 import {
+  asKnown,
   askPrice,
   askPriceAcross,
   beginPromotion,
@@ -15,23 +17,36 @@ import {
   lookAtStore,
   lookAtTerminal,
   lookAtToday,
+  lookAtTrail,
   openEntry,
   openPastPromotion,
   openPromotion,
+  type PastPorts,
   renewEpoch,
   renewPriceFiles,
   resolveLens,
   runBasketChecks,
   searchItems,
 } from '../../usecases/index.ts';
+import type { PlanPast } from '../../usecases/ports/index.ts';
+
+/** Looks at the plan as it was known, where the request says so. */
+const past =
+  <Q extends { known?: string }, A>(
+    work: (ports: PastPorts, person: Person, request: Q) => Promise<Outcome<A>>,
+  ) =>
+  async (ports: PastPorts, person: Person, request: Q): Promise<Outcome<A>> => {
+    const then = await asKnown(ports, request.known);
+    return then.ok ? work(then.value, person, request) : then;
+  };
 
 /**
  * What pages and small endpoints ask of the plan; plain data goes in and out. The plan lives in the threads alone: the
  * one that serves neither holds it nor puts it together anew when it changes.
  */
 export const QUICK_VALUES = {
-  askPrice,
-  askPriceAcross,
+  askPrice: past(askPrice),
+  askPriceAcross: past(askPriceAcross),
   beginPromotion,
   findTouching,
   listChoices,
@@ -43,6 +58,7 @@ export const QUICK_VALUES = {
   lookAtStockroom,
   lookAtStore,
   lookAtTerminal,
+  lookAtTrail,
   openEntry,
   openPastPromotion,
   openPromotion,
@@ -53,6 +69,7 @@ export const HEAVY_VALUES = {
   ...QUICK_VALUES,
   keepFindings,
   keepLoopholes,
+  keepPast: ({ past }: { past: PlanPast }) => past.keep(),
   lookAtToday,
   renewEpoch,
   renewPriceFiles,

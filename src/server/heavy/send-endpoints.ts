@@ -1,17 +1,19 @@
 import {
   replaceKeyRequest,
+  rungRequest,
   sendAnewRequest,
   sendRequest,
   storePricesRequest,
 } from '../../contracts/index.ts';
 import {
+  lookAtRung,
   replaceKey,
   reviewSending,
   reviewStorePrices,
   sendAnew,
   sendPriceFiles,
 } from '../../usecases/index.ts';
-import { outcomeReply } from '../http/reply.ts';
+import { answerReply, outcomeReply } from '../http/reply.ts';
 import { log } from '../machine/log.ts';
 import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
@@ -19,6 +21,9 @@ import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 export const SEND_ENDPOINTS = {
   'review-sending': onBytes(async ({ app, person, now }) =>
     outcomeReply(await reviewSending(app, person, now)),
+  ),
+  rung: onQuery(rungRequest, async ({ app, person, input, now }) =>
+    answerReply(await lookAtRung(app, person, input, now)),
   ),
   'review-store-prices': onQuery(storePricesRequest, async ({ app, person, input, now }) =>
     outcomeReply(await reviewStorePrices(app, person, input.store, now)),

@@ -1,26 +1,7 @@
-import { joinChanges, tableOf, withEntries } from '../../contracts/table/index.ts';
-import {
-  checkWhen,
-  type Fault,
-  type KnownEntries,
-  knownEntries,
-  type PlanDocument,
-  type PromotionDocument,
-  readPlan,
-  readPromotion,
-} from '../../core/plan/index.ts';
-import { apply, compile } from '../../core/price-book/index.ts';
-import {
-  type Database,
-  loadPlan,
-  markOf,
-  type PlanMark,
-  type PlanStep,
-  planMark,
-  stepsSince,
-} from '../../db/index.ts';
+import { knownEntries } from '../../core/plan/index.ts';
+import { type Database, loadPlan, markOf, type PlanMark, planMark, stepsSince } from '../../db/index.ts';
 import type { CurrentPlan, PlanBook } from '../../usecases/ports/index.ts';
-import { log } from '../machine/log.ts';
+import { applied, planOf } from './plan-steps.ts';
 
 interface Held {
   readonly plan: CurrentPlan;
@@ -73,73 +54,4 @@ async function readAll(db: Database): Promise<CurrentPlan> {
   const stored = await loadPlan(db);
   if (!stored) throw new NoChain('the database holds no chain yet');
   return planOf(stored.document, stored.version);
-}
-
-function planOf(document: PlanDocument, version: number, known?: KnownEntries): CurrentPlan {
-  const sound = { ...document, promotions: document.promotions.map(soundedOnce) };
-  return { version, document: sound, compiled: compile(readPlan(sound, known)) };
-}
-
-const soundOnes = new WeakMap<PromotionDocument, PromotionDocument>();
-
-/** Looked at once, however often the stockroom changes beside it. */
-function soundedOnce(promotion: PromotionDocument): PromotionDocument {
-  const found = soundOnes.get(promotion) ?? sounded(promotion);
-  soundOnes.set(promotion, found);
-  return found;
-}
-
-/** What was kept before it was refused, and can never count, goes to no terminal: each would refuse the whole file. */
-function sounded(promotion: PromotionDocument): PromotionDocument {
-  const faults: Fault[] = [];
-  checkWhen(promotion.when, ['when'], (path, what, wanted) => faults.push({ path, what, wanted }));
-  if (faults.length === 0 || promotion.status !== 'approved') return promotion;
-  log.warn({ promotion: promotion.id, faults }, 'a kept promotion can no longer be read, and is left out');
-  return { ...promotion, status: 'paused' };
-}
-
-/**
- * What was saved since, once more on the plan in memory. Promotions are put into what is compiled; where rows of the
- * stockroom changed, all of it is written into the document first and compiled once, however many changes there were.
- */
-function applied(
-  held: CurrentPlan,
-  steps: readonly PlanStep[],
-  version: number,
-  known: KnownEntries,
-): CurrentPlan {
-  if (steps.every((step) => step.kind === 'promotion'))
-    return steps.reduce<CurrentPlan>((current, { promotion }) => withPromotion(current, promotion, version), {
-      ...held,
-      version,
-    });
-  return planOf(joinSteps(steps).reduce(withStep, held.document), version, known);
-}
-
-/** Promotions and rows of the stockroom do not meet in the document: rows may be joined across them. */
-function joinSteps(steps: readonly PlanStep[]): PlanStep[] {
-  const rows = steps.flatMap((step) => (step.kind === 'entries' ? [step.change] : []));
-  return [
-    ...steps.filter(({ kind }) => kind === 'promotion'),
-    ...joinChanges(rows, (table, entry) => tableOf(table).keyOf(entry)).map(
-      (change): PlanStep => ({ kind: 'entries', change }),
-    ),
-  ];
-}
-
-const withStep = (document: PlanDocument, step: PlanStep): PlanDocument =>
-  step.kind === 'promotion'
-    ? { ...document, promotions: promotionsWith(document, step.promotion) }
-    : withEntries(document, step.change, tableOf(step.change.table).keyOf);
-
-const promotionsWith = (
-  { promotions }: Pick<PlanDocument, 'promotions'>,
-  promotion: PromotionDocument,
-): PromotionDocument[] => [...promotions.filter(({ id }) => id !== promotion.id), promotion];
-
-function withPromotion(current: CurrentPlan, promotion: PromotionDocument, version: number): CurrentPlan {
-  const read = readPromotion(promotion, current.compiled.plan.currency);
-  const { compiled } = apply(current.compiled, { kind: 'put-promotion', promotion: read });
-  const promotions = promotionsWith(current.document, promotion);
-  return { version, compiled, document: { ...current.document, promotions } };
 }

@@ -6,6 +6,7 @@ import {
   draftRepository,
   findingRepository,
   heldBackRepository,
+  historyRepository,
   loopholeRepository,
   matchingRepository,
   pictureRepository,
@@ -23,11 +24,13 @@ import type {
   DraftStore,
   FindingStore,
   HeldBackStore,
+  HistoryStore,
   LoopholeStore,
   MatchingStore,
   PictureReader,
   PictureStore,
   PlanBook,
+  PlanPast,
   PlanWriter,
   PromotionStore,
   SendingStore,
@@ -40,6 +43,7 @@ import type {
 import { type StoreComparison, storeComparison } from '../../usecases/send/store-comparison.ts';
 import { type FileReader, readFileApart } from '../files/read-file-apart.ts';
 import { livePlanBook } from './live-plan-book.ts';
+import { planPast } from './plan-past.ts';
 import { readPicture } from './read-picture.ts';
 import { signingKeys } from './signing.ts';
 
@@ -47,6 +51,7 @@ import { signingKeys } from './signing.ts';
 export interface Ports {
   readonly db: Database;
   readonly book: PlanBook;
+  readonly past: PlanPast;
   readonly promotions: PromotionStore;
   readonly rules: WorkRulesStore;
   readonly words: ChainWordsStore;
@@ -58,6 +63,7 @@ export interface Ports {
   readonly matchings: MatchingStore;
   readonly sending: SendingStore;
   readonly heldBack: HeldBackStore;
+  readonly history: HistoryStore;
   readonly compare: StoreComparison;
   readonly signer: SigningKeys;
   readonly checks: BasketCheckStore;
@@ -83,6 +89,7 @@ export function portsOf(
   return {
     db,
     book: livePlanBook(db, onPlanWentBack),
+    past: planPast(db),
     promotions: promotionRepository(db),
     rules: workRulesRepository(db),
     words: chainWordsRepository(db),
@@ -94,6 +101,7 @@ export function portsOf(
     matchings: matchingRepository(db),
     sending,
     heldBack,
+    history: historyRepository(db),
     compare: storeComparison(sending, heldBack),
     signer: signingKeys(db),
     checks: basketCheckRepository(db),

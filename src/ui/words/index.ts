@@ -6,3 +6,4 @@ export * from './phase.ts';
 export * from './price-file.ts';
 export * from './role.ts';
 export * from './terminal-trouble.ts';
+export * from './trail.ts';

@@ -1,4 +1,5 @@
 export * from './accept-finding.ts';
+export * from './as-known.ts';
 export * from './ask-price.ts';
 export * from './ask-price-across.ts';
 export * from './basket-checks.ts';

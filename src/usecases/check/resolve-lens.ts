@@ -14,18 +14,20 @@ import type { StoreDocument } from '../../core/plan/index.ts';
 import { storesOf } from '../../core/selection/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CurrentPlan, PlanBook } from '../ports/index.ts';
+import { bookOf, knownMoment, knownText, type PastPorts } from './as-known.ts';
 
 const DAYS_BEFORE = 7;
 const DAYS_SHOWN = 24;
 
 /** Finds the names behind a lens. What is not there is left out and told. */
 export async function resolveLens(
-  ports: { book: PlanBook },
+  ports: PastPorts,
   person: Person,
   lens: Lens,
   now: Instant,
 ): Promise<LensView | null> {
-  const current = await seenBy(ports.book, person);
+  const then = await knownThen(ports, person, lens, now);
+  const current = await seenBy(then.book, person);
   const { plan, clockOf } = current.compiled;
   const seen = plan.stores.filter(({ id }) => sees(person, id));
   const fallback = seen[0];
@@ -39,23 +41,57 @@ export async function resolveLens(
     noPlace,
     lens.at !== null && asked === null ? `"${lens.at}" is no date and hour` : null,
     lens.shopper !== null && !shopper ? `there is no kind of shopper "${lens.shopper}"` : null,
+    then.missing,
   ].filter((part) => part !== null);
   // The clock of a page stands still on the minute it was made.
-  const moment = asked ?? ((Math.floor(now / MINUTE) * MINUTE) as Instant);
+  const moment = asked ?? toMinute(now);
   return {
     lens: {
       where: noPlace ? null : lens.where,
       at: asked === null ? null : lens.at,
       shopper: shopper?.id ?? null,
+      ...(then.at === null ? {} : { known: knownText(then.at) }),
     },
     store: { id: at.id, name: at.name, timeZone: at.timeZone },
     group,
     at: formatMoment(moment, clock),
     now: formatMoment(now, clock).slice(0, 16),
     shopper: shopper && { id: shopper.id, name: shopper.name },
+    known: then.at === null ? null : formatMoment(toMinute(then.at), clock),
     missing: missing.length === 0 ? null : missing.join(', and '),
     days: daysAround(current, clock.toWall(moment)),
   };
+}
+
+const toMinute = (at: Instant): Instant => (Math.floor(at / MINUTE) * MINUTE) as Instant;
+
+interface KnownThen {
+  readonly book: PlanBook;
+  /** Null: as it is known now. */
+  readonly at: Instant | null;
+  readonly missing: string | null;
+}
+
+/** The plan that the lens looks at. A wall time is one of the store, as the plan knows it now. */
+async function knownThen(
+  { book, past }: PastPorts,
+  person: Person,
+  { known, where }: Lens,
+  now: Instant,
+): Promise<KnownThen> {
+  if (known === undefined) return { book, at: null, missing: null };
+  const instead = (missing: string): KnownThen => ({ book, at: null, missing });
+  const { compiled } = await seenBy(book, person);
+  const store = (where && compiled.stores.get(where)) || compiled.plan.stores[0];
+  const at = store ? knownMoment(known, compiled.clockOf(store)) : null;
+  if (at === null) return instead(`"${known}" is no date and hour to have known something on`);
+  if (at > now) return instead('nobody knows yet what will be known then');
+  const plan = await past.known(at);
+  if (plan) return { book: bookOf(plan), at, missing: null };
+  const since = await past.since();
+  const from =
+    since === null ? '' : `: it is on record since ${formatMoment(since, compiled.clockOf(store!))}`;
+  return instead(`what was known of the plan then is not on record${from}`);
 }
 
 function placeOf(

@@ -17,13 +17,14 @@ import {
 import { apply, type CompiledPlan, compile } from '../../core/price-book/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
 import type { Shopper } from '../../core/tag-price/index.ts';
-import { shopperOf } from '../check/index.ts';
-import { withFreeOf } from '../people/index.ts';
-import type { CurrentPlan, PlanBook, PromotionStore, SendingStore } from '../ports/index.ts';
+import { knownMoment, shopperOf } from '../check/index.ts';
+import { seenOf, withFreeOf } from '../people/index.ts';
+import type { CurrentPlan, PlanBook, PlanPast, PromotionStore, SendingStore } from '../ports/index.ts';
 import { type StoreComparison, sentContent } from '../send/index.ts';
 
 export interface GridPorts {
   readonly book: PlanBook;
+  readonly past: PlanPast;
   readonly promotions: PromotionStore;
   readonly sending: SendingStore;
   readonly compare: StoreComparison;
@@ -61,12 +62,27 @@ export async function gridSides(
     ok: true,
     value: { now: side, was, without },
   });
+  if (asked.known !== undefined && (asked.against === 'held' || asked.against === 'promotion'))
+    return invalid(
+      ['against'],
+      'what terminals hold and what is written beside the plan is of now',
+      'a date, a store or a kind of shopper, or the plan as it is known now',
+    );
   switch (asked.against) {
     case undefined:
       return against(null);
     case 'date': {
       const other = readAt(asked.other ?? '', 'other', compiled);
       return other.ok ? against(sideOf(compiled, { ...here, at: other.value })) : other;
+    }
+    case 'known': {
+      const then = await knownPlan(ports, person, asked.other ?? '', { compiled, stores, now });
+      if (!then.ok) return then;
+      const planOf = (store: string) => (then.value.stores.has(store) ? then.value : null);
+      return against(
+        sideOfPlans(compiled, side, planOf, here),
+        stores.filter((store) => !planOf(store)),
+      );
     }
     case 'shopper': {
       const other = readShopper(asked.other, 'other', compiled);
@@ -99,6 +115,29 @@ function readAt(text: string, field: string, compiled: CompiledPlan): Outcome<At
   if (first && parseMoment(text, compiled.clockOf(first)) === null)
     return invalid([field], `"${text}" is no moment`, 'a wall time such as 2027-03-01T09:00');
   return { ok: true, value: (store) => parseMoment(text, compiled.clockOf(store))! };
+}
+
+/** The plan as it was known at a moment, as far as the person may see it. */
+async function knownPlan(
+  ports: GridPorts,
+  person: Person,
+  text: string,
+  { compiled, stores, now }: { compiled: CompiledPlan; stores: readonly string[]; now: Instant },
+): Promise<Outcome<CompiledPlan>> {
+  if (stores.length > MOST_FILES)
+    return invalid(
+      ['where'],
+      `${stores.length} stores are too many to be held against another plan`,
+      `a group of up to ${MOST_FILES} stores`,
+    );
+  const [first] = compiled.plan.stores;
+  const at = first ? knownMoment(text, compiled.clockOf(first)) : null;
+  if (at === null)
+    return invalid(['other'], `"${text}" is no moment`, 'a wall time such as 2027-03-01T09:00');
+  if (at > now) return invalid(['other'], 'nobody knows yet what will be known then', 'a moment in the past');
+  const plan = await ports.past.known(at);
+  if (!plan) return failed({ kind: 'not-found', what: `plan as known on ${text}` });
+  return { ok: true, value: seenOf(plan, person).compiled };
 }
 
 function readShopper(group: string | undefined, field: string, compiled: CompiledPlan): Outcome<Shopper> {

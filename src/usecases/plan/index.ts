@@ -4,6 +4,7 @@ export * from './chain-words.ts';
 export * from './change-many.ts';
 export * from './change-standing.ts';
 export * from './changed-price-view.ts';
+export * from './differences-seen.ts';
 export * from './find-of-draft.ts';
 export * from './follow-aim.ts';
 export * from './keep-draft.ts';

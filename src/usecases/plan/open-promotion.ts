@@ -7,7 +7,7 @@ import {
   writingOf,
 } from '../../contracts/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../core/plan/index.ts';
-import { type Difference, differencesOf, namesOf, promotionText } from '../../core/sentence/index.ts';
+import { type Difference, namesOf, promotionText } from '../../core/sentence/index.ts';
 import { seenBy, seenPromotion, withFreeOf } from '../people/index.ts';
 import type {
   HeldBackStore,
@@ -17,6 +17,7 @@ import type {
   StoredPromotion,
   WorkRulesStore,
 } from '../ports/index.ts';
+import { differencesSeen } from './differences-seen.ts';
 import { waitingView } from './waiting-view.ts';
 
 /**
@@ -37,7 +38,7 @@ export async function openPromotion(
   const { document } = await seenBy(ports.book, person);
   const plans = person.stores === null;
   const difference = (before: PromotionDocument, after: PromotionDocument) =>
-    differences(before, after, document, person);
+    differencesSeen(before, after, document, person);
   const history = await ports.promotions.history(id);
   return done({
     promotion,
@@ -90,14 +91,3 @@ function changeOf(
 
 const differencesIn = ({ before, after }: HistoryEntry, difference: Differ): Difference[] =>
   before && after ? difference(before, after) : [];
-
-/** Without what the person does not see. */
-function differences(
-  before: PromotionDocument,
-  after: PromotionDocument,
-  document: PlanDocument,
-  person: Person,
-): Difference[] {
-  const all = differencesOf(before, after, document.currency, namesOf(document, writingOf(person)));
-  return person.costs ? all : all.filter(({ what }) => what !== 'Supplier terms');
-}

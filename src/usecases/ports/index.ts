@@ -3,6 +3,7 @@ export type * from './chain-words-store.ts';
 export type * from './draft-store.ts';
 export type * from './finding-store.ts';
 export type * from './held-back-store.ts';
+export type * from './history-store.ts';
 export type * from './loophole-store.ts';
 export type * from './matching-store.ts';
 export type * from './picture-store.ts';

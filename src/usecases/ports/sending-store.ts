@@ -40,6 +40,8 @@ export interface TerminalEvent {
   readonly at: string;
   readonly holds: number | null;
   readonly problem: string | null;
+  /** Its own clock less the server's, milliseconds; null: not kept. */
+  readonly clockSkew: number | null;
 }
 
 export interface RolloutSummary {
@@ -47,6 +49,17 @@ export interface RolloutSummary {
   readonly createdAt: string;
   readonly createdBy: string;
   readonly stores: number;
+}
+
+/** Why files were made, as the trail tells it. */
+export type SendingReason = 'sent' | 'sent anew' | 'signed anew' | 'renewed' | 'sent after a restored backup';
+
+export interface RolloutOrder {
+  readonly person: string;
+  readonly planVersion: number;
+  readonly reason: SendingReason;
+  /** Ids of promotions that come with it, are another or go. */
+  readonly promotions: readonly string[];
 }
 
 export interface TerminalName {
@@ -57,11 +70,7 @@ export interface TerminalName {
 /** Port: price files and what terminals hold. */
 export interface SendingStore {
   /** Makes a rollout; `make` is told the number that all its files bear. */
-  send(
-    person: string,
-    planVersion: number,
-    make: (number: number) => readonly MadePriceFile[],
-  ): Promise<number>;
+  send(order: RolloutOrder, make: (number: number) => readonly MadePriceFile[]): Promise<number>;
   /** The number of a store's newest file; null where none was made. */
   newestNumber(store: string): Promise<number | null>;
   /** The number of each store's newest file. */
@@ -80,6 +89,10 @@ export interface SendingStore {
   terminals(): Promise<readonly TerminalStatus[]>;
   /** What a terminal said whenever it was something else than before, the newest first; only so many are kept. */
   story(terminal: string): Promise<readonly TerminalEvent[]>;
+  /** What a terminal had said last by a moment; null: nothing that is on record. */
+  saidBy(terminal: string, at: Date): Promise<TerminalEvent | null>;
+  /** Who made a rollout, and when; null: there is none of that number. */
+  rollout(number: number): Promise<{ readonly at: string; readonly by: string } | null>;
   /** The number of the last rollout; null where nothing was sent. */
   newestRollout(): Promise<number | null>;
   rollouts(): Promise<readonly RolloutSummary[]>;

@@ -23,10 +23,14 @@ export interface ItemSearch {
 export interface StockroomStore {
   findItems(search: ItemSearch): Promise<{ readonly skus: readonly string[]; readonly total: number }>;
   /** Writes a checked change in one transaction, where the plan still stands at the version it was checked against. */
-  change(
-    change: EntryChange,
-    version: number,
-    /** `settles` is the number of a waiting change that it puts in its place. */
-    by: { person: string; action: string; settles?: number },
-  ): Promise<EntrySaved>;
+  change(change: EntryChange, version: number, by: ChangedBy): Promise<EntrySaved>;
+}
+
+export interface ChangedBy {
+  readonly person: string;
+  readonly action: string;
+  /** The number of a waiting change that it puts in its place. */
+  readonly settles?: number;
+  /** The entries of its keys as they stood before. */
+  readonly standing: readonly object[];
 }

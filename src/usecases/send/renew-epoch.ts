@@ -16,5 +16,6 @@ export async function renewEpoch(
 ): Promise<number | null> {
   if (!(await ports.sending.renewEpoch(epochAt(now), lost, new Date(now)))) return null;
   const sent = [...(await ports.sending.newestNumbers()).keys()];
-  return (await sendAgain(ports, 'restore', { stores: sent, whole: true }, now)).stores;
+  const again = { stores: sent, whole: true, reason: 'sent after a restored backup' } as const;
+  return (await sendAgain(ports, 'restore', again, now)).stores;
 }

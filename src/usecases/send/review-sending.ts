@@ -14,7 +14,7 @@ import { isEmpty } from '../../core/price-file/index.ts';
 import { namesOf, promotionText } from '../../core/sentence/index.ts';
 import { seenOf } from '../people/index.ts';
 import type { CurrentPlan, HeldBackStore, PlanBook } from '../ports/index.ts';
-import type { StoreComparison, StoreToSend } from './store-comparison.ts';
+import { promotionsIn, type StoreComparison, type StoreToSend } from './store-comparison.ts';
 
 /** The review before sending: store by store what is new, changed and gone, with the sentence of each promotion. */
 export async function reviewSending(
@@ -72,17 +72,4 @@ function sentencesOf(
     return { name: promotion.name, sentence: promotionText(promotion, document.currency, names) };
   };
   return Object.fromEntries(ids.map((id) => [id, told(id)]));
-}
-
-/** The promotions that make any store's difference. */
-export function promotionsIn(open: readonly StoreToSend[]): string[] {
-  return [
-    ...new Set(
-      open.flatMap(({ difference: { promotions } }) => [
-        ...promotions.added,
-        ...promotions.changed,
-        ...promotions.gone,
-      ]),
-    ),
-  ];
 }

@@ -52,7 +52,7 @@ function standing() {
       const { content, signature, number } = files.get(store)!;
       return gzipSync(JSON.stringify({ store, number, content, signature }));
     },
-    send: async (by, _, make) => {
+    send: async ({ person: by }, make) => {
       made.push({ by, files: make(9) });
       return 9;
     },

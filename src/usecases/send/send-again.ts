@@ -1,7 +1,7 @@
 import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
 import { manifestOf, type PriceFileContent, RENEWED_AFTER } from '../../core/price-file/index.ts';
-import type { PlanBook, SendingStore, SentFile, SigningKeys } from '../ports/index.ts';
+import type { PlanBook, SendingReason, SendingStore, SentFile, SigningKeys } from '../ports/index.ts';
 import { makePriceFile, type ToMake } from './make-price-file.ts';
 import { sentText } from './sent-content.ts';
 
@@ -21,7 +21,8 @@ export async function sendAnew(
   const sent = await ports.sending.newestNumbers();
   const unknown = stores?.find((store) => !sent.has(store));
   if (unknown !== undefined) return failed({ kind: 'not-found', what: `price file of store ${unknown}` });
-  return done(await sendAgain(ports, person.id, { stores: stores ?? [...sent.keys()], whole: true }, now));
+  const again = { stores: stores ?? [...sent.keys()], whole: true, reason: 'sent anew' } as const;
+  return done(await sendAgain(ports, person.id, again, now));
 }
 
 /**
@@ -37,7 +38,8 @@ export async function replaceKey(
   if (!may(person, 'administer')) return failed({ kind: 'forbidden' });
   await ports.signer.rotate(lost, person.id, new Date(now));
   const sent = await ports.sending.newestNumbers();
-  return done(await sendAgain(ports, person.id, { stores: [...sent.keys()], whole: false }, now));
+  const again = { stores: [...sent.keys()], whole: false, reason: 'signed anew' } as const;
+  return done(await sendAgain(ports, person.id, again, now));
 }
 
 /** Renews the files that are half over: nothing in them changes but until when they are good. */
@@ -47,7 +49,7 @@ export async function renewPriceFiles(ports: Ports, now: Instant): Promise<numbe
   const { stores: renewed } = await sendAgain(
     ports,
     'renewal',
-    { stores: stores.map(([store]) => store), whole: false },
+    { stores: stores.map(([store]) => store), whole: false, reason: 'renewed' },
     now,
   );
   return renewed;
@@ -57,7 +59,11 @@ export async function renewPriceFiles(ports: Ports, now: Instant): Promise<numbe
 export async function sendAgain(
   { book, sending, signer: keys }: Ports,
   by: string,
-  { stores, whole }: { readonly stores: readonly string[]; readonly whole: boolean },
+  {
+    stores,
+    whole,
+    reason,
+  }: { readonly stores: readonly string[]; readonly whole: boolean; readonly reason: SendingReason },
   now: Instant,
 ): Promise<{ rollout: number | null; stores: number }> {
   const [newest, files] = await Promise.all([sending.newestNumbers(), sending.newestFiles()]);
@@ -69,7 +75,8 @@ export async function sendAgain(
   }
   if (all.length === 0) return { rollout: null, stores: 0 };
   const [{ version }, signer] = await Promise.all([book.current(), keys.newest()]);
-  const rollout = await sending.send(by, version, (number) =>
+  const order = { person: by, planVersion: version, reason, promotions: [] };
+  const rollout = await sending.send(order, (number) =>
     all.map((one) => makePriceFile(one, number, signer, now)),
   );
   return { rollout, stores: all.length };

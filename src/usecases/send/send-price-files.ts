@@ -4,7 +4,7 @@ import { isEmpty } from '../../core/price-file/index.ts';
 import { canonicalTexts } from '../../signing/index.ts';
 import type { HeldBackStore, PlanBook, SendingStore, SigningKeys } from '../ports/index.ts';
 import { makePriceFile } from './make-price-file.ts';
-import type { StoreComparison } from './store-comparison.ts';
+import { promotionsIn, type StoreComparison } from './store-comparison.ts';
 
 export interface SendOrder {
   /** Null: every store with something to send. */
@@ -42,7 +42,8 @@ export async function sendPriceFiles(
   if (chosen.length === 0) return done({ rollout: null, stores: 0 });
   const textOf = canonicalTexts();
   const signer = await ports.signer.newest();
-  const rollout = await ports.sending.send(person.id, current.version, (number) =>
+  const told = { person: person.id, planVersion: current.version, reason: 'sent' } as const;
+  const rollout = await ports.sending.send({ ...told, promotions: promotionsIn(chosen) }, (number) =>
     chosen.map(({ store, plan, manifest, before }) =>
       makePriceFile({ store: store.id, plan, manifest, before }, number, signer, now, textOf),
     ),

@@ -108,3 +108,16 @@ function isOverAt(
   const { when } = document.promotions.find((promotion) => promotion.id === id)!;
   return boundsOf(readSchedule(when), compiled.clockOf(store)).to <= now;
 }
+
+/** The promotions that make any store's difference. */
+export function promotionsIn(open: readonly StoreToSend[]): string[] {
+  return [
+    ...new Set(
+      open.flatMap(({ difference: { promotions } }) => [
+        ...promotions.added,
+        ...promotions.changed,
+        ...promotions.gone,
+      ]),
+    ),
+  ];
+}

@@ -66,7 +66,7 @@ async function approveEntries(
     return invalid([], 'somebody changed some of its rows since', 'it written anew from what stands');
   const faults = checkPlan(withEntries(current.document, change, tableOf(change.table).keyOf));
   if (faults.length > 0) return failed({ kind: 'invalid', faults });
-  const by = { person: person.id, action: 'approved', settles: id };
+  const by = { person: person.id, action: 'approved', settles: id, standing };
   const saved = await ports.stockroom.change(change, current.version, by);
   return saved.kind === 'saved'
     ? done({})

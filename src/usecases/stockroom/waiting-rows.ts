@@ -20,7 +20,8 @@ export function waitingRows(
     : plainRows(current.document, change, standing);
 }
 
-function plainRows(document: PlanDocument, change: EntryChange, standing: readonly object[]): Row[] {
+/** The rows of a change by name, each as it stood before and as it says. */
+export function plainRows(document: PlanDocument, change: EntryChange, standing: readonly object[]): Row[] {
   const table = tableOf(change.table);
   const names = cellNames(document);
   const cellsOf = (entry: object) => namedCells(table, entry, names);

@@ -41,8 +41,9 @@ export async function writeEntries(
 ): Promise<EntriesWritten> {
   const rules = await ports.rules.current();
   const effect = rules.stockroom && !changesAtOnce(person, rules) ? priceEffect(current, change, now) : null;
-  if (!effect) return ports.stockroom.change(change, current.version, { person: person.id, action });
   const standing = standingEntries(current, change);
+  if (!effect)
+    return ports.stockroom.change(change, current.version, { person: person.id, action, standing });
   const id = await ports.waiting.hold({ change, standing, effect, writtenBy: person.id });
   return { kind: 'waits', id };
 }

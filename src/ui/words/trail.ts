@@ -1,0 +1,29 @@
+import type { TrailAbout, TrailPart } from '../../contracts/view/index.ts';
+import { saidCount } from '../writing/index.ts';
+
+export const TRAIL_PART_WORDS: Readonly<Record<TrailPart, string>> = {
+  promotions: 'Promotions',
+  stockroom: 'Stockroom',
+  sending: 'Sending',
+  chain: 'How the chain works',
+};
+
+/** What somebody did it to, where that is not a promotion. */
+export function trailAboutWords(about: Exclude<TrailAbout, { kind: 'promotion' }>, title: string): string {
+  switch (about.kind) {
+    case 'table':
+      return about.rows === 1 ? `${title}, one row` : `${title}, ${saidCount(about.rows)} rows`;
+    case 'sending':
+      return `Price file ${about.number} to ${about.stores === 1 ? 'one store' : `${saidCount(about.stores)} stores`}`;
+    case 'plan':
+      return 'The whole plan';
+    case 'work-rules':
+      return 'The rules of work';
+    case 'chain-words':
+      return 'The words of the chain';
+    case 'key':
+      return 'The key that signs price files';
+  }
+}
+
+export const TRAIL_HOW = { new: 'new', changed: 'changed', gone: 'gone' } as const;

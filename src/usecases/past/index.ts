@@ -1,0 +1,2 @@
+export * from './look-at-rung.ts';
+export * from './look-at-trail.ts';
