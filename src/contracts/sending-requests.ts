@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { ChainWords } from './view/choices.ts';
+import type { SendingHour } from './view/sending-hour.ts';
 
 const id = Joi.string().min(1).max(200);
 
@@ -54,3 +55,18 @@ export const waitingPricesRequest = Joi.object<{ id: string; store: string }>({
 });
 
 export const storePricesRequest = Joi.object<{ store: string }>({ store: id.required() });
+
+export interface SendingHourRequest {
+  /** Null: what is approved is sent by somebody. */
+  hour: SendingHour | null;
+}
+export const sendingHourRequest = Joi.object<SendingHourRequest>({
+  hour: Joi.object<SendingHour>({
+    time: Joi.string()
+      .pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'hour such as 18:00')
+      .required(),
+    timeZone: Joi.string().max(60).required(),
+  })
+    .allow(null)
+    .required(),
+});

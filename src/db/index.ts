@@ -13,6 +13,7 @@ export * from './repositories/plan-past.ts';
 export * from './repositories/plan-repository.ts';
 export * from './repositories/plan-version.ts';
 export * from './repositories/promotion-repository.ts';
+export * from './repositories/sending-hour-repository.ts';
 export * from './repositories/sending-repository.ts';
 export * from './repositories/stockroom-repository.ts';
 export * from './repositories/waiting-entry-repository.ts';

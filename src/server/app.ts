@@ -1,5 +1,5 @@
-import { setTimeout as pause } from 'node:timers/promises';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
+import { type JobName, jobs } from './jobs.ts';
 import { now } from './machine/clock.ts';
 import { type Environment, readEnvironment } from './machine/environment.ts';
 import { log } from './machine/log.ts';
@@ -47,54 +47,56 @@ function createApp(environment: Environment): App {
   };
 }
 
-/** The plan is looked through for what may be wrong once nobody has changed it for so long. */
-const REST = 15_000;
+/** Seconds. The plan is looked through for what may be wrong once nobody has changed it for so long. */
+const REST = 15;
 /** Baskets that lose money are searched for later still, unless somebody who is about to send asks before. */
-const LONG_REST = 60_000;
-/** Whoever waits for a thread goes first. */
-const BETWEEN_SEARCHES = 1_000;
+const LONG_REST = 60;
 
-/** Whether price files are half over is looked at so often. */
-const RENEWED_EVERY = 3_600_000;
-
-/** What nobody changes goes out again before it is over: no terminal is left with a file that says so. */
-function renewing(application: App): App {
-  const look = () =>
-    application.heavy
-      .value('', 'renewPriceFiles', now())
-      .then((stores) => {
-        if (stores > 0) log.info({ stores }, 'price files were renewed');
-      })
-      .catch((error: unknown) => log.error({ err: error }, 'price files could not be renewed'));
-  setInterval(look, RENEWED_EVERY).unref();
-  return application;
-}
-
-/** Kept baskets are rung again whenever the plan has changed, whoever changed it; what may be wrong is found later. */
-function kept(application: App): App {
-  let resting: NodeJS.Timeout | undefined;
-  let begun = false;
-  /** Stops by itself once the plan has changed: then it rests again first. */
-  const searchOn = async (): Promise<void> => {
-    const since = resting;
-    await pause(LONG_REST, undefined, { ref: false });
-    while (since === resting && (await application.heavy.value('', 'keepLoopholes', now())))
-      await pause(BETWEEN_SEARCHES, undefined, { ref: false });
+/**
+ * What is done by itself: kept baskets are rung again whenever the plan has changed, whoever changed it; what may be
+ * wrong is found later; what nobody changes goes out again before it is over; what is approved goes out at its hour.
+ */
+function working(application: App): App {
+  const { heavy, environment } = application;
+  let changedAt = Date.now();
+  /** Whether the plan has rested; else the job is put off until then. */
+  const hasRested = async (job: JobName, seconds: number): Promise<boolean> => {
+    const left = Math.ceil(seconds - (Date.now() - changedAt) / 1000);
+    if (left > 0) await all.ask(job, left);
+    return left <= 0;
   };
-  const look = () =>
-    application.heavy
-      .value('', 'keepFindings', now())
-      .then(searchOn)
-      .catch((error: unknown) => log.error({ err: error }, 'the plan could not be looked through'));
-  watchPlan(application.environment.databaseUrl, async () => {
+  const works: Record<JobName, () => Promise<void>> = {
+    'ring-kept-baskets': async () => void (await heavy.value('', 'runBasketChecks', { stores: null }, now())),
+    async 'look-through'() {
+      if (!(await hasRested('look-through', REST))) return;
+      await heavy.value('', 'keepFindings', now());
+      await all.ask('search-loopholes', LONG_REST);
+    },
+    async 'search-loopholes'() {
+      if (!(await hasRested('search-loopholes', LONG_REST))) return;
+      if (await heavy.value('', 'keepLoopholes', now())) await all.ask('search-loopholes', 1);
+    },
+    async 'renew-price-files'() {
+      const stores = await heavy.value('', 'renewPriceFiles', now());
+      if (stores > 0) log.info({ stores }, 'price files were renewed');
+    },
+    async 'send-by-itself'() {
+      const sent = await heavy.value('', 'sendByItself', now());
+      if (sent) log.info(sent, 'what is approved was sent by itself');
+    },
+  };
+  const all = jobs(environment.databaseUrl, environment.jobs ? works : null);
+  let begun = false;
+  watchPlan(environment.databaseUrl, async () => {
+    changedAt = Date.now();
+    // Another version of the program may have found other things.
     if (!begun) await Promise.all([application.findings.forget(), application.loopholes.forget()]);
     begun = true;
-    await application.heavy.value('', 'keepPast');
-    await application.heavy.value('', 'runBasketChecks', { stores: null }, now());
-    clearTimeout(resting);
-    resting = setTimeout(look, REST);
-    resting.unref();
+    await heavy.value('', 'keepPast');
+    await all.ask('ring-kept-baskets');
+    await all.ask('look-through', REST);
   });
+  process.once('SIGTERM', () => void all.stop());
   return application;
 }
 
@@ -103,6 +105,6 @@ function kept(application: App): App {
 let running: App | undefined;
 
 export function app(): App {
-  running ??= renewing(kept(createApp(readEnvironment(process.env))));
+  running ??= working(createApp(readEnvironment(process.env)));
   return running;
 }

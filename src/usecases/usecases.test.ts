@@ -3,6 +3,7 @@ import { offer } from '../../tests/plans/basket-plan.ts';
 import {
   checksInMemory,
   findingsInMemory,
+  hourInMemory,
   inMemory,
   loopholesInMemory,
   person,
@@ -461,6 +462,7 @@ describe('today', () => {
       checks: checksInMemory(),
       findings: findingsInMemory(),
       loopholes,
+      hour: hourInMemory(),
       sending,
       compare: storeComparison(sending, memory.heldBack),
     };

@@ -1,4 +1,9 @@
-import { type Database, heldBackRepository, sendingRepository } from '../../src/db/index.ts';
+import {
+  type Database,
+  heldBackRepository,
+  sendingHourRepository,
+  sendingRepository,
+} from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { signingKeys } from '../../src/server/standing/signing.ts';
 import { storeComparison } from '../../src/usecases/index.ts';
@@ -7,5 +12,13 @@ import { storeComparison } from '../../src/usecases/index.ts';
 export function sendingPorts(db: Database, book = livePlanBook(db)) {
   const sending = sendingRepository(db);
   const heldBack = heldBackRepository(db);
-  return { book, sending, heldBack, compare: storeComparison(sending, heldBack), signer: signingKeys(db) };
+  const hour = sendingHourRepository(db);
+  return {
+    book,
+    sending,
+    hour,
+    heldBack,
+    compare: storeComparison(sending, heldBack),
+    signer: signingKeys(db),
+  };
 }

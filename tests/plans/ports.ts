@@ -1,4 +1,4 @@
-import type { ChainWords, Person, Role } from '../../src/contracts/index.ts';
+import type { ChainWords, Person, Role, SentByItself } from '../../src/contracts/index.ts';
 import { tableOf, withEntries } from '../../src/contracts/table/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
 import type {
@@ -11,6 +11,7 @@ import type {
   PlanBook,
   PlanPast,
   PromotionStore,
+  SendingHourStore,
   SendingStore,
   SigningKeys,
   StockroomStore,
@@ -125,6 +126,27 @@ export function inMemory(
         current = { version: current.version + 1, document: next, compiled: compiled(next) };
         return { kind: 'saved', revision: (revision ?? 0) + 1 };
       },
+    },
+  };
+}
+
+/** The hour of sending, in memory. */
+export function hourInMemory(): SendingHourStore & { results: SentByItself[] } {
+  const results: SentByItself[] = [];
+  let kept: Awaited<ReturnType<SendingHourStore['current']>> = {
+    hour: null,
+    doneUntil: 0 as never,
+    last: null,
+  };
+  return {
+    results,
+    current: async () => kept,
+    async set(hour, _, now) {
+      kept = { ...kept, hour, doneUntil: now.getTime() as never };
+    },
+    async done(last) {
+      results.push(last);
+      kept = { ...kept, last, doneUntil: Date.parse(last.at) as never };
     },
   };
 }

@@ -17,6 +17,7 @@ export * from './plan-finding.ts';
 export * from './replies.ts';
 export * from './roles.ts';
 export * from './rung.ts';
+export * from './sending-hour.ts';
 export * from './stockroom.ts';
 export * from './timeline.ts';
 export * from './today.ts';

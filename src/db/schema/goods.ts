@@ -15,7 +15,7 @@ import {
   timestamp,
   unique,
 } from 'drizzle-orm/pg-core';
-import type { ChainWords } from '../../contracts/index.ts';
+import type { ChainWords, SentByItself } from '../../contracts/index.ts';
 import type { ItemDocument, ItemRule, ItemSetDocument, RoundingDocument } from '../../core/plan/index.ts';
 import { store, zone } from './places.ts';
 
@@ -42,6 +42,13 @@ export const chain = pgTable(
     approvalOfStockroom: boolean().notNull().default(true),
     /** Ways of paying and delivering, regions and link tags that promotions can ask for; null: none were said. */
     words: jsonb().$type<ChainWords>(),
+    /** The hour of the day, "18:00" in that time zone, at which what is approved is sent by itself; null: somebody sends it. */
+    sendHour: text(),
+    sendZone: text(),
+    /** Until when that was last done; what is due since is done as soon as a server is there. */
+    sentByItselfUntil: timestamp({ withTimezone: true }),
+    /** What came of it the last time. */
+    sentByItself: jsonb().$type<SentByItself>(),
     /** The highest number of a price file that the backup did not know and that a terminal held. */
     lostNumber: bigint({ mode: 'number' }),
   },

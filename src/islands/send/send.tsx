@@ -7,6 +7,7 @@ import { PriceFiles } from './price-files.tsx';
 import { RestoreNotice } from './restore-notice.tsx';
 import { Review } from './review.tsx';
 import { RolloutProgress } from './rollout-progress.tsx';
+import { ByItself } from './sending-hour.tsx';
 import { Terminals } from './terminals.tsx';
 import { useTerminals } from './use-terminals.ts';
 
@@ -75,6 +76,7 @@ function Desk({ view, sends, rules }: SendProps) {
         <p className="quiet">What goes out to the tills, and what each of them holds</p>
       </div>
       {terminals.data?.restore ? <RestoreNotice restore={terminals.data.restore} /> : null}
+      <ByItself rules={rules} query={lensQuery(view.lens)} />
       {sent && terminals.data ? <RolloutProgress sent={sent} view={terminals.data} /> : null}
       {refusal ? (
         <Notice tone="trouble" className="mt-4">

@@ -27,6 +27,7 @@ import {
   resolveLens,
   runBasketChecks,
   searchItems,
+  sendByItself,
 } from '../../usecases/index.ts';
 import type { PlanPast } from '../../usecases/ports/index.ts';
 
@@ -74,6 +75,7 @@ export const HEAVY_VALUES = {
   renewEpoch,
   renewPriceFiles,
   runBasketChecks,
+  sendByItself,
 } as const;
 
 export type HeavyValue = keyof typeof HEAVY_VALUES;

@@ -2,16 +2,19 @@ import {
   replaceKeyRequest,
   rungRequest,
   sendAnewRequest,
+  sendingHourRequest,
   sendRequest,
   storePricesRequest,
 } from '../../contracts/index.ts';
 import {
   lookAtRung,
+  lookAtSendingHour,
   replaceKey,
   reviewSending,
   reviewStorePrices,
   sendAnew,
   sendPriceFiles,
+  setSendingHour,
 } from '../../usecases/index.ts';
 import { answerReply, outcomeReply } from '../http/reply.ts';
 import { log } from '../machine/log.ts';
@@ -41,6 +44,12 @@ export const SEND_ENDPOINTS = {
     if (outcome.ok) log.info({ person: person.email, ...outcome.value }, 'price files sent anew');
     return outcomeReply(outcome);
   }),
+  'sending-hour': onBytes(async ({ app, person, now }) =>
+    outcomeReply(await lookAtSendingHour(app, person, now)),
+  ),
+  'set-sending-hour': onBody(sendingHourRequest, async ({ app, person, input, now }) =>
+    outcomeReply(await setSendingHour(app, person, input, now)),
+  ),
   'replace-key': onBody(replaceKeyRequest, async ({ app, person, input, now }) => {
     const outcome = await replaceKey(app, person, input, now);
     if (outcome.ok)

@@ -15,6 +15,8 @@ export interface Environment {
   readonly fileReader: string;
   /** How many answer heavy questions; null: by the machine's cores. */
   readonly threads: number | null;
+  /** Whether this server does what is done by itself; one that is set apart for that answers no pages. */
+  readonly jobs: boolean;
 }
 
 export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
@@ -31,5 +33,6 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
     heavyWorker: resolve(env.BELLTAG_HEAVY_WORKER ?? 'dist/heavy-worker.mjs'),
     fileReader: resolve(env.BELLTAG_FILE_READER ?? 'dist/read-file-worker.mjs'),
     threads: Number(env.BELLTAG_THREADS) || null,
+    jobs: env.BELLTAG_JOBS !== '0',
   };
 }

@@ -12,6 +12,7 @@ import {
   pictureRepository,
   planRepository,
   promotionRepository,
+  sendingHourRepository,
   sendingRepository,
   stockroomRepository,
   templateRepository,
@@ -33,6 +34,7 @@ import type {
   PlanPast,
   PlanWriter,
   PromotionStore,
+  SendingHourStore,
   SendingStore,
   SigningKeys,
   StockroomStore,
@@ -62,6 +64,7 @@ export interface Ports {
   readonly templates: TemplateStore;
   readonly matchings: MatchingStore;
   readonly sending: SendingStore;
+  readonly hour: SendingHourStore;
   readonly heldBack: HeldBackStore;
   readonly history: HistoryStore;
   readonly compare: StoreComparison;
@@ -100,6 +103,7 @@ export function portsOf(
     templates: templateRepository(db),
     matchings: matchingRepository(db),
     sending,
+    hour: sendingHourRepository(db),
     heldBack,
     history: historyRepository(db),
     compare: storeComparison(sending, heldBack),

@@ -10,6 +10,7 @@ export type * from './picture-store.ts';
 export type * from './plan-book.ts';
 export type * from './plan-writer.ts';
 export type * from './promotion-store.ts';
+export type * from './sending-hour-store.ts';
 export type * from './sending-store.ts';
 export type * from './stockroom-store.ts';
 export type * from './waiting-entry-store.ts';

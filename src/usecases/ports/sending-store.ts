@@ -52,7 +52,13 @@ export interface RolloutSummary {
 }
 
 /** Why files were made, as the trail tells it. */
-export type SendingReason = 'sent' | 'sent anew' | 'signed anew' | 'renewed' | 'sent after a restored backup';
+export type SendingReason =
+  | 'sent'
+  | 'sent by itself'
+  | 'sent anew'
+  | 'signed anew'
+  | 'renewed'
+  | 'sent after a restored backup';
 
 export interface RolloutOrder {
   readonly person: string;

@@ -56,7 +56,8 @@ export function storeComparison(sending: SendingStore, heldBack: HeldBackStore):
   };
 }
 
-async function storesToSend(
+/** The comparison itself. @param held promotions that stay as the stores were sent them. */
+export async function storesToSend(
   current: CurrentPlan,
   sending: SendingStore,
   held: ReadonlySet<string>,

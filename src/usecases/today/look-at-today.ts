@@ -26,13 +26,14 @@ import type {
   LoopholeStore,
   PlanBook,
   PromotionStore,
+  SendingHourStore,
   SendingStore,
   WaitingEntryStore,
   WorkRules,
   WorkRulesStore,
 } from '../ports/index.ts';
 import type { StoreComparison } from '../send/index.ts';
-import { promotionsIn, troubleOf } from '../send/index.ts';
+import { lookAtSendingHour, promotionsIn, troubleOf } from '../send/index.ts';
 import { listWaitingEntries } from '../stockroom/index.ts';
 
 const AHEAD = 7 * DAY;
@@ -45,6 +46,7 @@ export async function lookAtToday(
     rules: WorkRulesStore;
     waiting: WaitingEntryStore;
     sending: SendingStore;
+    hour: SendingHourStore;
     compare: StoreComparison;
     heldBack: HeldBackStore;
     checks: BasketCheckStore;
@@ -71,7 +73,7 @@ export async function lookAtToday(
     ending: approved.filter((one) => within(one.to)).sort((a, b) => (a.to! < b.to! ? -1 : 1)),
     ...whatWaits(all, person, await ports.rules.current()),
     stockroom: await stockroomWaits(ports, person),
-    unsent: await unsent(ports.compare, whole, person, now),
+    ...(await unsent(ports, whole, person, now)),
     held: await heldBack(ports.heldBack, current, person),
     terminals: await countTerminals(ports.sending, current, person, now),
     losing: await losingBaskets(ports, person, now),
@@ -128,15 +130,24 @@ function whatWaits(
 }
 
 async function unsent(
-  compare: StoreComparison,
+  ports: { book: PlanBook; compare: StoreComparison; hour: SendingHourStore },
   current: CurrentPlan,
   person: Person,
   now: Instant,
-): Promise<TodayView['unsent']> {
-  const open = (await compare(current, now)).filter(
+): Promise<Pick<TodayView, 'unsent' | 'goesOut' | 'left'>> {
+  const open = (await ports.compare(current, now)).filter(
     ({ store, difference }) => sees(person, store.id) && !isEmpty(difference),
   );
-  return { stores: open.length, promotions: promotionsIn(open).map((id) => nameOf(id, current)) };
+  const promotions = promotionsIn(open);
+  const hour = await lookAtSendingHour(ports, person, now);
+  const { next = null, last = null } = hour.ok ? hour.value : {};
+  return {
+    unsent: { stores: open.length, promotions: promotions.map((id) => nameOf(id, current)) },
+    goesOut: next,
+    left: (next === null ? [] : (last?.left ?? []))
+      .filter(({ id }) => promotions.includes(id))
+      .map(({ name }) => name),
+  };
 }
 
 async function heldBack(store: HeldBackStore, seen: CurrentPlan, person: Person): Promise<TodayView['held']> {

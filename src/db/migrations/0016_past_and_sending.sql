@@ -4,6 +4,10 @@ CREATE TABLE "plan_snapshot" (
 	"document" "bytea" NOT NULL
 );
 --> statement-breakpoint
+ALTER TABLE "chain" ADD COLUMN "send_hour" text;--> statement-breakpoint
+ALTER TABLE "chain" ADD COLUMN "send_zone" text;--> statement-breakpoint
+ALTER TABLE "chain" ADD COLUMN "sent_by_itself_until" timestamp with time zone;--> statement-breakpoint
+ALTER TABLE "chain" ADD COLUMN "sent_by_itself" jsonb;--> statement-breakpoint
 ALTER TABLE "terminal_event" ADD COLUMN "clock_skew" bigint;--> statement-breakpoint
 CREATE INDEX "audit_entry_at" ON "audit_entry" USING btree ("at");--> statement-breakpoint
 CREATE INDEX "audit_entry_puts" ON "audit_entry" USING gin (("after" -> 'puts') jsonb_path_ops);

@@ -1,0 +1,139 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { idInAddress } from '../../contracts/index.ts';
+import type { SendingHour, SendingHourView } from '../../contracts/view/index.ts';
+import { FINDING_WORDS } from '../../ui/words/index.ts';
+import { readersTime, saidCount, shortMoment, zoneWords } from '../../ui/writing/index.ts';
+import { ask, refusalOf } from '../server/index.ts';
+
+const PATH = '/api/send/hour';
+
+/** Whether somebody sends what is approved, or it goes out by itself, and what came of that the last time. */
+export function ByItself({ rules, query }: { rules: boolean; query: string }) {
+  const { data } = useQuery({ queryKey: ['sending-hour'], queryFn: () => ask<SendingHourView>(PATH) });
+  const [open, setOpen] = useState(false);
+  if (!data) return null;
+  const { hour, next, last } = data;
+  return (
+    <section className="mt-4 text-sm" aria-label="Sending by itself">
+      <p>
+        {hour && next
+          ? `What is approved goes out by itself every day at ${hour.time} (${zoneWords(hour.timeZone)}), next ${momentOf(next)}; what something grave was found about waits for somebody.`
+          : 'Nothing goes out until somebody sends it.'}{' '}
+        {rules ? (
+          <button type="button" className="link" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {hour ? 'Change that' : 'Let it go out by itself'}
+          </button>
+        ) : null}
+      </p>
+      {open ? <HourForm view={data} onDone={() => setOpen(false)} /> : null}
+      {last ? <LastTime last={last} query={query} /> : null}
+    </section>
+  );
+}
+
+const momentOf = (instant: string): string => shortMoment(readersTime(instant), '');
+
+function LastTime({ last, query }: { last: NonNullable<SendingHourView['last']>; query: string }) {
+  const { at, rollout, stores, left } = last;
+  const went =
+    rollout === null
+      ? 'there was nothing to send'
+      : `price file ${rollout} went to ${stores === 1 ? 'one store' : `${saidCount(stores)} stores`}`;
+  return (
+    <>
+      <p className="quiet">
+        The last time, {momentOf(at)}, {went}.
+      </p>
+      {left.length > 0 ? (
+        <>
+          <p className="mt-1 font-medium">
+            {left.length === 1 ? 'One promotion was' : `${saidCount(left.length)} promotions were`} left for
+            somebody to look at:
+          </p>
+          <ul>
+            {left.map(({ id, name, why }) => (
+              <li key={id}>
+                <a className="link" href={`/plan/${idInAddress(id)}${query}`}>
+                  {name}
+                </a>
+                : {whyWords(why)}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
+    </>
+  );
+}
+
+const whyWords = (why: NonNullable<SendingHourView['last']>['left'][number]['why']): string =>
+  why === null
+    ? 'something grave was found about it'
+    : why === 'loses-money'
+      ? 'a basket with it loses money'
+      : FINDING_WORDS[why].toLowerCase();
+
+/** Each change counts once it is kept: nothing that was due before is made up for. */
+function HourForm({ view, onDone }: { view: SendingHourView; onDone: () => void }) {
+  const client = useQueryClient();
+  const { hour, timeZones } = view;
+  const [time, setTime] = useState(hour?.time ?? '18:00');
+  const [timeZone, setTimeZone] = useState(hour?.timeZone ?? timeZones[0] ?? 'UTC');
+  const [said, setSaid] = useState('');
+  async function keep(next: SendingHour | null): Promise<void> {
+    try {
+      await ask(PATH, { method: 'PUT', body: { hour: next } });
+      onDone();
+    } catch (error) {
+      const { message, faults } = refusalOf(error);
+      setSaid([message, ...faults.map((fault) => fault.message)].join(' '));
+    }
+    await client.invalidateQueries({ queryKey: ['sending-hour'] });
+  }
+  return (
+    <form
+      className="mt-2 flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep({ time, timeZone });
+      }}
+    >
+      <label className="block">
+        Every day at
+        <input
+          type="time"
+          required
+          className="input input-sm mt-0.5 block w-32"
+          value={time}
+          onChange={({ target }) => setTime(target.value)}
+        />
+      </label>
+      <label className="block">
+        By the clock of
+        <select
+          className="select select-sm mt-0.5 block w-auto"
+          value={timeZone}
+          onChange={({ target }) => setTimeZone(target.value)}
+        >
+          {[...new Set([timeZone, ...timeZones])].map((zone) => (
+            <option key={zone} value={zone}>
+              {zoneWords(zone)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button type="submit" className="btn btn-primary btn-sm">
+        Let it go out then
+      </button>
+      {hour ? (
+        <button type="button" className="btn btn-sm" onClick={() => keep(null)}>
+          Somebody sends it
+        </button>
+      ) : null}
+      <p role="status" className="w-full">
+        {said}
+      </p>
+    </form>
+  );
+}
