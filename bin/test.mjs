@@ -47,7 +47,8 @@ await run(async () => {
     quiet: true,
     fresh: true,
   });
-  const { BELLTAG_ORIGIN, BELLTAG_TILL_PAGE, BELLTAG_TILLS, DATABASE_URL } = running.environment;
+  const { BELLTAG_ORIGIN, BELLTAG_SECRET, BELLTAG_TILL_PAGE, BELLTAG_TILLS, DATABASE_URL } =
+    running.environment;
   const report = inRoot('dist/test-report.json');
   rmSync(report, { force: true });
   // Named tests only: "npm test -- tests/browser".
@@ -66,6 +67,7 @@ await run(async () => {
       TEST_TILL_PAGE: BELLTAG_TILL_PAGE,
       TEST_TILLS: BELLTAG_TILLS,
       TEST_DATABASE_URL: DATABASE_URL,
+      TEST_SECRET: BELLTAG_SECRET,
       TEST_CHROMIUM: chromium,
       NODE_ENV: 'test',
     });

@@ -3,10 +3,12 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import { idInAddress, idOfAddress, pathInOneWay } from '../src/contracts/index.ts';
 import { basketAsked, basketOf, linesOf } from './asked-basket.ts';
 import { keptOnDisk } from './kept-on-disk.ts';
+import { openLine } from './open-line.ts';
 import { listPage, tillPage } from './page.ts';
 import { mediaTypeOf, pictureDisk } from './picture-disk.ts';
 import { priceFileDisk } from './price-file-disk.ts';
 import { basketPage } from './receipt-page.ts';
+import { keepAsking } from './rhythm.ts';
 import { ringer } from './ring.ts';
 import { type Till, type TillIdentity, till } from './till.ts';
 
@@ -40,8 +42,15 @@ function main(folder: string, port: number, pollEvery: number, aStore: number): 
     ]),
   );
   for (const id of enrolment.off) tills.get(id)?.switchOn(false);
-  [...tills.values()].forEach((one, i) => {
-    keepPolling(one, pollEvery, (i / tills.size) * pollEvery);
+  const keys = new Map(enrolment.tills.map(({ id, key }) => [id, key]));
+  [...tills].forEach(([id, one], i) => {
+    keepAsking(one, {
+      every: pollEvery,
+      // Each in its own rhythm, spread over the interval.
+      first: (i / tills.size) * pollEvery,
+      openLine: (onNews) => openLine(shared.server, keys.get(id)!, onNews),
+      chance: Math.random,
+    });
   });
   const server = createServer((request, response) => {
     serve(tills, request, response).catch((error: Error) => {
@@ -69,14 +78,6 @@ function comesFromElsewhere({ method, headers }: IncomingMessage): boolean {
   const site = headers['sec-fetch-site'];
   if (headers.origin !== undefined) return headers.origin !== `http://${headers.host}`;
   return site !== undefined && site !== 'same-origin' && site !== 'none';
-}
-
-/** Each till in its own rhythm, spread over the interval. */
-function keepPolling(one: Till, every: number, first: number): void {
-  setTimeout(async () => {
-    await one.poll();
-    keepPolling(one, every, every);
-  }, first);
 }
 
 async function serve(

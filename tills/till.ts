@@ -43,8 +43,12 @@ export interface TillState {
 /** One simulated till: takes price files like a real one, keeps the last good one, rings from it alone. */
 export interface Till {
   state(): TillState;
-  /** Asks the server for something newer, and tells it what is held. Nothing happens while switched off. */
-  poll(): Promise<void>;
+  isOn(): boolean;
+  /**
+   * Asks the server for something newer, and tells it what is held. Nothing happens while switched off.
+   * @returns false where no answer came.
+   */
+  poll(): Promise<boolean>;
   ring(code: string, group: string | null): Rung | null;
   /** A picture that it holds. */
   picture(id: string): Uint8Array | null;
@@ -229,16 +233,19 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
         groups,
       };
     },
+    isOn: () => on,
     async poll() {
-      if (!on) return;
+      if (!on) return true;
       if (delay > 0) await new Promise((resolve) => setTimeout(resolve, delay));
       try {
         // A disk that was full is full a moment later, too: what is held stays in force until then.
         if (ports.now() >= restUntil) await fetchAll();
         await report();
+        return true;
       } catch (error) {
         // Cut off: what is held stays in force, and the next poll tries again.
         problem = `no answer from the server (${(error as Error).message})`;
+        return false;
       }
     },
     ring(code, group) {

@@ -70,3 +70,5 @@ export const sendingHourRequest = Joi.object<SendingHourRequest>({
     .allow(null)
     .required(),
 });
+
+export const wakeRequest = Joi.object<{ terminal: string }>({ terminal: id.required() });

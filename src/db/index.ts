@@ -2,6 +2,7 @@ export * from './connect.ts';
 export * from './errors.ts';
 export * from './repositories/basket-check-repository.ts';
 export * from './repositories/chain-words-repository.ts';
+export * from './repositories/channels.ts';
 export * from './repositories/draft-repository.ts';
 export * from './repositories/finding-repository.ts';
 export * from './repositories/held-back-repository.ts';

@@ -1,15 +1,17 @@
+import { hearDatabase } from './hear-database.ts';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
 import { type JobName, jobs } from './jobs.ts';
 import { now } from './machine/clock.ts';
 import { type Environment, readEnvironment } from './machine/environment.ts';
 import { log } from './machine/log.ts';
+import { type News, type NewsDesk, newsDesk } from './news.ts';
+import { restingPlan } from './resting-plan.ts';
 import { type RestoreWatch, restoreWatch } from './restore-watch.ts';
 import { type SignIn, signInService } from './sign-in.ts';
 import { type SignInTries, signInTries } from './sign-in-tries.ts';
 import { type Ports, portsOf } from './standing/ports.ts';
 import { type TerminalDesk, terminalDesk } from './terminal-desk.ts';
 import { type Vouching, vouching } from './vouching.ts';
-import { watchPlan } from './watch-plan.ts';
 
 /** Everything that an endpoint may use, put together once. */
 export interface App extends Omit<Ports, 'book' | 'past' | 'compare'> {
@@ -20,6 +22,7 @@ export interface App extends Omit<Ports, 'book' | 'past' | 'compare'> {
   readonly terminals: TerminalDesk;
   readonly vouching: Vouching;
   readonly restores: RestoreWatch;
+  readonly news: NewsDesk;
 }
 
 const CONNECTIONS = 10;
@@ -40,6 +43,7 @@ function createApp(environment: Environment): App {
     terminals,
     vouching: vouching(terminals, ports.signer),
     restores,
+    news: newsDesk(),
     environment,
     signIn: signInService(ports.db, environment),
     tries: signInTries(ports.db),
@@ -87,8 +91,7 @@ function working(application: App): App {
   };
   const all = jobs(environment.databaseUrl, environment.jobs ? works : null);
   let begun = false;
-  watchPlan(environment.databaseUrl, async () => {
-    changedAt = Date.now();
+  const planChanged = restingPlan(async () => {
     // Another version of the program may have found other things.
     if (!begun) await Promise.all([application.findings.forget(), application.loopholes.forget()]);
     begun = true;
@@ -96,7 +99,21 @@ function working(application: App): App {
     await all.ask('ring-kept-baskets');
     await all.ask('look-through', REST);
   });
-  process.once('SIGTERM', () => void all.stop());
+  const hear = (news: News) => {
+    if (news === 'plan') changedAt = Date.now();
+    if (news === 'plan') planChanged();
+    if (news === 'files') application.terminals.look();
+    application.news.tell(news);
+  };
+  const begin = () => {
+    planChanged();
+    application.terminals.look();
+  };
+  hearDatabase(environment.databaseUrl, ['plan', 'files', 'terminals'], { onNews: hear, onBegin: begin });
+  process.once('SIGTERM', () => {
+    application.news.end();
+    void all.stop();
+  });
   return application;
 }
 

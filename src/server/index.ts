@@ -14,6 +14,7 @@ export { comesFromElsewhere, isSoundPath } from './http/request-checks.ts';
 export { withSafeHeaders } from './http/safe-headers.ts';
 export { now } from './machine/clock.ts';
 export { log } from './machine/log.ts';
+export { newsStream } from './news-stream.ts';
 export { lookThrough, NO_STORES } from './page.ts';
 export { pictureReply } from './picture-reply.ts';
 export { isDemoChain, personOf } from './sign-in.ts';

@@ -28,6 +28,8 @@ export interface TerminalDesk {
     number: number,
     has: { readonly number: number; readonly sha256: string },
   ): Promise<Uint8Array | null>;
+  /** Something was made, by whatever server: what is known is read anew. */
+  look(): void;
   /** The pictures that a file names. */
   picturesOf(store: string, number: number): Promise<ReadonlySet<string>>;
 }
@@ -51,9 +53,12 @@ export function terminalDesk(sending: SendingStore, clock: () => number = Date.n
 
   function current(): Known | Promise<Known> {
     if (known && clock() - known.at < GOOD_FOR) return known;
-    reading ??= read().finally(() => {
-      reading = null;
-    });
+    if (!reading) {
+      const begun = read().finally(() => {
+        if (reading === begun) reading = null;
+      });
+      reading = begun;
+    }
     return reading;
   }
 
@@ -65,6 +70,11 @@ export function terminalDesk(sending: SendingStore, clock: () => number = Date.n
     terminalOf: async (key) => (await current()).keys.get(hashOfKey(key)) ?? null,
     newestNumber: async (store) => (await current()).numbers.get(store) ?? null,
     envelope: envelopes,
+    look() {
+      known = null;
+      // What is being read may be from before.
+      reading = null;
+    },
     async change(store, number, has) {
       const change = await changes(store, number);
       return change && change.from === has.number && change.fromSha256 === has.sha256 ? change.packed : null;

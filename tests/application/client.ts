@@ -13,11 +13,15 @@ export interface Client {
 }
 
 /** Speaks with the application over HTTP, with a person's cookie or without any. */
-function client(cookie: string | null): Client {
-  const { origin } = running();
+function client(cookie: string | null, origin: string): Client {
   const call = async (path: string, init: RequestInit) => {
     const headers = { origin, 'content-type': 'application/json', ...(cookie ? { cookie } : {}) };
     const reply = await fetch(origin + path, { ...init, headers, redirect: 'manual' });
+    // A line stays open until somebody goes.
+    if (reply.headers.get('content-type')?.startsWith('text/event-stream')) {
+      await reply.body?.cancel();
+      return { status: reply.status, body: null };
+    }
     const text = await reply.text();
     return { status: reply.status, body: text === '' ? null : parsed(text) };
   };
@@ -37,11 +41,10 @@ const parsed = (text: string): unknown => {
   }
 };
 
-export const nobody = (): Client => client(null);
+export const nobody = (): Client => client(null, running().origin);
 
-/** Signed in as a demo person. */
-export async function as(name: DemoName): Promise<Client> {
-  const { origin } = running();
+/** Signed in as a demo person, at one of the servers. */
+export async function as(name: DemoName, origin = running().origin): Promise<Client> {
   const reply = await fetch(`${origin}/api/demo-sign-in`, {
     method: 'POST',
     headers: { origin, 'content-type': 'application/json' },
@@ -53,6 +56,7 @@ export async function as(name: DemoName): Promise<Client> {
       .getSetCookie()
       .map((one) => one.split(';')[0])
       .join('; '),
+    origin,
   );
 }
 

@@ -11,6 +11,8 @@ export const running = () => ({
   tillPage: read('TEST_TILL_PAGE'),
   tillFolder: read('TEST_TILLS'),
   databaseUrl: read('TEST_DATABASE_URL'),
+  /** Signs session cookies, the same at every server. */
+  secret: read('TEST_SECRET'),
   chromium: read('TEST_CHROMIUM'),
 });
 

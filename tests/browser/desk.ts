@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { type Browser, chromium, type Locator, type Page } from 'playwright-core';
+import { type Browser, chromium, type Locator, type Page, type Request } from 'playwright-core';
 import { type DemoName, emailOf, running } from '../application/running.ts';
 
 export const DESK = { width: 1280, height: 800 };
@@ -25,6 +25,7 @@ export async function sitDown(
   });
   context.setDefaultTimeout(15_000);
   const page = await context.newPage();
+  watchRequests(page);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(error.message));
   page.on('console', (message) => {
@@ -63,7 +64,29 @@ export async function toColumn(sheet: Locator, title: string): Promise<void> {
 }
 
 /** Nothing is under way any more: what is read off a page, or must not stand on it, is looked for then. */
-export const atRest = (page: Page): Promise<void> => page.waitForLoadState('networkidle');
+export async function atRest(page: Page): Promise<void> {
+  await page.waitForLoadState('load');
+  const open = underWay.get(page)!;
+  for (let quiet = 0; quiet < REST; ) {
+    await new Promise((resolve) => setTimeout(resolve, LOOKS));
+    quiet = open.size > 0 ? 0 : quiet + LOOKS;
+  }
+}
+
+const REST = 500;
+const LOOKS = 50;
+/** The requests of each page that were not answered yet, but for lines that stay open. */
+const underWay = new WeakMap<Page, Set<Request>>();
+
+function watchRequests(page: Page): void {
+  const open = new Set<Request>();
+  underWay.set(page, open);
+  page.on('request', (request) => {
+    if (request.resourceType() !== 'eventsource') open.add(request);
+  });
+  page.on('requestfinished', (request) => void open.delete(request));
+  page.on('requestfailed', (request) => void open.delete(request));
+}
 
 /** Islands answer once they are hydrated, whatever they still ask for. */
 export async function settled(page: Page): Promise<void> {

@@ -37,6 +37,8 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'GET loopholes/cases': ['see', '/api/loopholes/cases?at=2026-12-01T09:00&where=s001'],
   'GET loopholes/index': ['see', '/api/loopholes?at=2026-12-01T09:00&store=none&units=1'],
   'GET loopholes/kept': ['see', '/api/loopholes/kept'],
+  'GET send/stream': ['see', '/api/send/stream'],
+  'POST send/wake': ['send', '/api/send/wake', {}],
   'GET send/hour': ['see', '/api/send/hour'],
   'PUT send/hour': ['administer', '/api/send/hour', {}],
   'GET rung': ['see', '/api/rung?terminal=s001-1&item=Q100036&at=2026-11-20T09:00'],

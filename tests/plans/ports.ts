@@ -278,6 +278,7 @@ export const quietSending = (): SendingStore => ({
   rollouts: async () => [],
   terminalKeys: async () => new Map(),
   report: async () => {},
+  wake: async () => {},
 });
 
 /** By number, barcode, name or brand, in the order of the plan. */

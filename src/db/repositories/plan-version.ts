@@ -1,9 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import type { Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
-
-/** The channel on which every server hears that the plan has changed. */
-export const PLAN_CHANGED = 'plan_changed';
+import { tellServers } from './channels.ts';
 
 /** The plan changed after it was looked at; the transaction is undone. */
 export class PlanMovedOn extends Error {}
@@ -20,7 +18,7 @@ export async function raisePlanVersion(tx: Transaction, from?: number): Promise<
     .where(from === undefined ? undefined : eq(t.chain.planVersion, from))
     .returning({ version: t.chain.planVersion });
   if (!row) throw new PlanMovedOn();
-  await tx.execute(sql`select pg_notify(${PLAN_CHANGED}, ${String(row.version)})`);
+  await tellServers(tx, 'plan', row.version);
   return row.version;
 }
 

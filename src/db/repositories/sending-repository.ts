@@ -4,6 +4,7 @@ import type { ChangeEnvelope, PriceFileEnvelope } from '../../contracts/index.ts
 import type { SendingStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
+import { tellServers } from './channels.ts';
 
 /** Servers that look at one database notice within this time that it was restored, each for itself. */
 const NOTICED_TOGETHER = 5 * 60_000;
@@ -41,6 +42,7 @@ export function sendingRepository(db: Database): SendingStore {
           ...{ person, planVersion, action: reason, subjectKind: 'sending', subject: String(number) },
           after: { stores, promotions },
         });
+        await tellServers(tx, 'files', number);
         return number;
       }),
     async newestNumber(store) {
@@ -157,6 +159,9 @@ export function sendingRepository(db: Database): SendingStore {
         .from(t.terminal);
       return new Map(rows.flatMap(({ hash, ...terminal }) => (hash ? [[hash, terminal]] : [])));
     },
+    async wake(terminal) {
+      await tellServers(db, 'wake', terminal);
+    },
     renewEpoch: (epoch, lost, now) =>
       db.transaction(async (tx) => {
         const [chain] = await tx.select().from(t.chain).for('update');
@@ -186,6 +191,7 @@ export function sendingRepository(db: Database): SendingStore {
       if (before?.holds === holds && before.problem === problem && sameClock) return;
       await db.insert(t.terminalEvent).values({ terminal, holds, problem, clockSkew: state.clockSkew });
       await forgetOldEvents(db, terminal);
+      await tellServers(db, 'terminals', terminal);
     },
   };
 }

@@ -39,7 +39,7 @@ function Desk({ view, sends, rules }: SendProps) {
   const [sending, setSending] = useState(false);
   const [holding, setHolding] = useState(false);
   const review = useQuery({ queryKey: ['review'], queryFn: () => ask<SendReview>('/api/send/review') });
-  const terminals = useTerminals(sent !== null);
+  const terminals = useTerminals();
 
   async function send(stores: readonly string[]): Promise<void> {
     if (!review.data) return;

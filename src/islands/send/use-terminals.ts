@@ -1,14 +1,29 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import type { TerminalsView } from '../../contracts/view/index.ts';
 import { ask } from '../server/index.ts';
 
-const WATCHING = 2_000;
-const AT_REST = 10_000;
+/** Silence is told by nobody: it is looked for. */
+const AT_REST = 15_000;
 
-/** The terminals, asked again and again; faster while a rollout is under way. */
-export const useTerminals = (underWay: boolean) =>
-  useQuery({
+/** The terminals, looked at again as soon as something became of one of them. */
+export function useTerminals() {
+  const client = useQueryClient();
+  useEffect(() => {
+    const stream = new EventSource('/api/send/stream');
+    const again = (...keys: string[]) => {
+      for (const key of keys) void client.invalidateQueries({ queryKey: [key] });
+    };
+    stream.addEventListener('terminals', () => again('terminals'));
+    stream.addEventListener('files', () => again('terminals', 'review', 'sending-hour'));
+    stream.addEventListener('plan', () => again('review'));
+    // Whatever was told while nobody was connected was missed.
+    stream.addEventListener('open', () => again('terminals'));
+    return () => stream.close();
+  }, [client]);
+  return useQuery({
     queryKey: ['terminals'],
     queryFn: () => ask<TerminalsView>('/api/send/terminals'),
-    refetchInterval: underWay ? WATCHING : AT_REST,
+    refetchInterval: AT_REST,
   });
+}

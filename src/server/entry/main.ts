@@ -2,11 +2,13 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import sirv from 'sirv';
 import { pathInOneWay } from '../../contracts/index.ts';
 import { connect, sendingRepository } from '../../db/index.ts';
+import { hearDatabase } from '../hear-database.ts';
 import { readEnvironment } from '../machine/environment.ts';
 import { log } from '../machine/log.ts';
 import { terminalDesk } from '../terminal-desk.ts';
 import { addressOf } from './address.ts';
 import { PRICE_FILE_PATH, terminalDoor } from './terminal-door.ts';
+import { STREAM_PATH, terminalStreams } from './terminal-stream.ts';
 
 /** What the framework's build hands over: it answers, or says that it knows no such page. */
 type Handler = (
@@ -39,14 +41,31 @@ const files = sirv(new URL('client/', app).pathname, {
 });
 
 const behindProxy = process.env.BELLTAG_PROXY === '1';
-const { db } = connect(readEnvironment(process.env).databaseUrl, CONNECTIONS);
-const takePriceFile = terminalDoor(terminalDesk(sendingRepository(db)));
+const { databaseUrl } = readEnvironment(process.env);
+const { db } = connect(databaseUrl, CONNECTIONS);
+const desk = terminalDesk(sendingRepository(db));
+const takePriceFile = terminalDoor(desk);
+const streams = terminalStreams(desk);
+hearDatabase(databaseUrl, ['files', 'wake'], {
+  onNews(channel, what) {
+    if (channel === 'wake') return streams.wake(what);
+    desk.look();
+    streams.newer(what);
+  },
+  // What was made while nobody listened is asked for by whoever is connected.
+  onBegin() {
+    desk.look();
+    streams.newer('');
+  },
+});
 
 const server = createServer((request, response) => {
   if (!isReadable(request.url)) return end(response, 400, 'That address cannot be read.');
   request.url = inOneWay(request.url!);
   const address = addressOf(request, behindProxy);
-  if (request.url.split('?')[0] === PRICE_FILE_PATH) return void takePriceFile(request, response, address);
+  const path = request.url.split('?')[0];
+  if (path === PRICE_FILE_PATH) return void takePriceFile(request, response, address);
+  if (path === STREAM_PATH) return void streams.take(request, response, address);
   files(request, response, () => {
     // Without a way on, what nobody knows is answered by the application's own page for it.
     handler(request, response, undefined, { address }).catch((error: unknown) => {
@@ -62,9 +81,12 @@ server.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1')
 
 /** Nothing new is taken; what is under way is finished. */
 function drain(): void {
+  streams.end();
   server.close(() => process.exit(0));
-  server.closeIdleConnections();
-  setTimeout(() => process.exit(0), DRAIN_WITHIN).unref();
+  // A connection whose answer ends now is idle only then.
+  setInterval(() => server.closeIdleConnections(), 100);
+  // Whoever still waits is cut off, and the exit says so.
+  setTimeout(() => process.exit(1), DRAIN_WITHIN).unref();
 }
 process.once('SIGTERM', drain);
 process.once('SIGINT', drain);

@@ -38,6 +38,7 @@ const LONG: ReadonlySet<HeavyEndpoint> = new Set([
   'bring-in',
   'findings',
   'grid-file',
+  'kept-loopholes',
   'loopholes',
   'sheet-lines',
   'table-file',

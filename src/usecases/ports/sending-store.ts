@@ -113,6 +113,8 @@ export interface SendingStore {
   renewEpoch(epoch: number, lost: number | null, now: Date): Promise<boolean>;
   /** When a restored backup was last noticed, and what was lost by then; null: never. */
   lastRestore(): Promise<{ readonly at: string; readonly lost: number | null } | null>;
+  /** Has a terminal look at once for what is new, where it is connected to any server. */
+  wake(terminal: string): Promise<void>;
   report(
     terminal: string,
     state: { holds: number | null; heldSince: string | null; clockSkew: number; problem: string | null },

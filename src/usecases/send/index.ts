@@ -12,3 +12,4 @@ export * from './sent-content.ts';
 export * from './serve-terminal.ts';
 export * from './store-comparison.ts';
 export * from './terminal-trouble.ts';
+export * from './wake-terminal.ts';
