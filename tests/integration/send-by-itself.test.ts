@@ -104,7 +104,7 @@ describe('what is approved', () => {
     const told = await lookAtSendingHour(ports(), BASIL, at(7));
     expect(told).toMatchObject({
       value: {
-        ...{ hour: HOUR_OF_SENDING, next: '2027-04-15T16:00:00.000Z' },
+        ...{ hour: HOUR_OF_SENDING, next: '2027-04-15T18:00' },
         last: { left: [{ id: 'below', why: 'below-cost' }] },
         timeZones: expect.arrayContaining(['Europe/Madrid']),
       },

@@ -25,7 +25,7 @@ export interface SentByItself {
 export interface SendingHourView {
   /** Null: somebody looks at it and sends it. */
   readonly hour: SendingHour | null;
-  /** When it is next, ISO 8601, UTC. */
+  /** When it is next, wall time in its time zone. */
   readonly next: string | null;
   readonly last:
     | (Omit<SentByItself, 'left'> & {

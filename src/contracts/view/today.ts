@@ -18,7 +18,7 @@ export interface TodayView {
   /** Changes of the stockroom that this person may approve, and that others have to. */
   readonly stockroom: { readonly toApprove: number; readonly waiting: number };
   readonly unsent: { readonly stores: number; readonly promotions: readonly string[] };
-  /** When what is approved goes out by itself, ISO 8601, UTC; null: somebody sends it. */
+  /** When what is approved goes out by itself, wall time where it was set for; null: somebody sends it. */
   readonly goesOut: string | null;
   /** Promotions that did not go out by themselves, as something grave was found about them, and still do not stand in every till. */
   readonly left: readonly string[];

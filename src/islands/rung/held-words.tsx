@@ -1,6 +1,6 @@
 import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type PriceBeside, type RungView } from '../../contracts/view/index.ts';
-import { priceFileWords } from '../../ui/words/index.ts';
+import { priceFileWords, senderWords } from '../../ui/words/index.ts';
 import { readersTime, saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
 
 /** So far off a clock rings the prices of another moment. */
@@ -22,7 +22,7 @@ export function HeldWords({ rung, view }: { rung: RungView; view: LensView }) {
       </p>
       {sent ? (
         <p>
-          Sent by {sent.by}, {moment(sent.at)}
+          Sent by {senderWords(sent.by)}, {moment(sent.at)}
           {sent.goodUntil ? `, good until ${moment(sent.goodUntil)}` : ''}.
         </p>
       ) : null}

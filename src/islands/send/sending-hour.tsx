@@ -18,7 +18,7 @@ export function ByItself({ rules, query }: { rules: boolean; query: string }) {
     <section className="mt-4 text-sm" aria-label="Sending by itself">
       <p>
         {hour && next
-          ? `What is approved goes out by itself every day at ${hour.time} (${zoneWords(hour.timeZone)}), next ${momentOf(next)}; what something grave was found about waits for somebody.`
+          ? `What is approved goes out by itself every day at ${hour.time} (${zoneWords(hour.timeZone)}), next ${shortMoment(next, '')}, unless something grave was found about it.`
           : 'Nothing goes out until somebody sends it.'}{' '}
         {rules ? (
           <button type="button" className="link" aria-expanded={open} onClick={() => setOpen(!open)}>

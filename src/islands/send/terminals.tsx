@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import type { TerminalRow, TerminalsView } from '../../contracts/view/index.ts';
 import { numberWords } from '../../core/price-file/index.ts';
-import { TROUBLE_WORDS } from '../../ui/words/index.ts';
+import { senderWords, TROUBLE_WORDS } from '../../ui/words/index.ts';
 import { saidClock, saidCount, zoneWords } from '../../ui/writing/index.ts';
 
 /** What each terminal holds, the troubled ones first. */
@@ -77,7 +77,7 @@ export function Terminals({
           .slice(0, 5)
           .map(
             ({ id, stores, createdBy }) =>
-              `no. ${numberWords(id)} to ${stores === 1 ? '1 store' : `${saidCount(stores)} stores`} by ${createdBy}`,
+              `no. ${numberWords(id)} to ${stores === 1 ? '1 store' : `${saidCount(stores)} stores`} by ${senderWords(createdBy)}`,
           )
           .join('; ') || 'none yet'}
         . It is {saidClock(now.slice(11))} at the store you look at.

@@ -8,7 +8,14 @@ import {
   type SendingHour,
   type SendingHourView,
 } from '../../contracts/index.ts';
-import { type Instant, isTimeZone, nextAt, parseTimeOfDay, zoneClock } from '../../core/calendar/index.ts';
+import {
+  formatMoment,
+  type Instant,
+  isTimeZone,
+  nextAt,
+  parseTimeOfDay,
+  zoneClock,
+} from '../../core/calendar/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
 import { isOfCosts } from '../check/index.ts';
 import { seenBy } from '../people/index.ts';
@@ -29,7 +36,7 @@ export async function lookAtSendingHour(
   const seen = (last?.left ?? []).filter(({ promotion }) => person.stores === null || names.has(promotion));
   return done({
     hour,
-    next: hour && new Date(nextOf(hour, now)).toISOString(),
+    next: hour && nextOf(hour, now),
     last: last && {
       ...last,
       left: seen.map(({ promotion: id, why }) => ({
@@ -55,8 +62,10 @@ export async function setSendingHour(
   return lookAtSendingHour(ports, person, now);
 }
 
-const nextOf = ({ time, timeZone }: SendingHour, now: Instant): Instant =>
-  nextAt(parseTimeOfDay(time)!, zoneClock(timeZone), now);
+function nextOf({ time, timeZone }: SendingHour, now: Instant): string {
+  const clock = zoneClock(timeZone);
+  return formatMoment(nextAt(parseTimeOfDay(time)!, clock, now), clock);
+}
 
 function timeZonesOf({ plan }: CompiledPlan): string[] {
   const counts = new Map<string, number>();
