@@ -10,7 +10,10 @@ const PROMOTION = {
   offer: { kind: 'priceChange', items: { node: 'teas' }, formula: { percentOff: 500 } },
 };
 
-/** Saves while the application, the database or the tills are killed (SIGKILL), and looks at what is left. */
+/**
+ * Saves and sends while the application, the database or the tills are killed (SIGKILL), and looks at what is left: of
+ * each round, and at the end whether every till comes to hold what its store was sent.
+ */
 export async function killAndCount(
   origin: string,
   running: Processes,
@@ -27,10 +30,13 @@ export async function killAndCount(
       const rufus = await asker(origin, 'rufus');
       const saving = saveUntilItFails(rufus, `${part}-${round}`, part === 'tills' ? 40 : 4_000);
       await new Promise((resolve) => setTimeout(resolve, 150 + ((round * 67) % 400)));
-      if (part === 'tills') await sendAll(rufus);
+      // A rollout is under way when it happens: its files are being made, or taken.
+      const sending = sendAll(rufus);
+      if (part === 'tills') await sending;
       const at = performance.now();
       process.kill(await running[part](), 'SIGKILL');
       const saved = await saving;
+      await sending;
       await untilAnswers(rufus);
       back.push(performance.now() - at);
       acknowledged += saved.length;
@@ -44,7 +50,26 @@ export async function killAndCount(
       `  ${part}: ${rounds} kills, ${acknowledged} saves acknowledged, ${lost} lost, ${broken} half price files; answers again after ${(back[Math.floor(back.length / 2)]! / 1000).toFixed(1)} s (median), ${(back.at(-1)! / 1000).toFixed(1)} s at most`,
     );
   }
+  told.push(await untilAllAreCurrent(await asker(origin, 'rufus')));
   return told;
+}
+
+/** Sends once more, and waits until each till that is on holds that. */
+async function untilAllAreCurrent(person: Asker): Promise<string> {
+  await sendAll(person);
+  const begun = performance.now();
+  for (let tries = 0; tries < 1_200; tries++) {
+    const { terminals } = JSON.parse((await person.ask('/api/send/terminals')).text) as {
+      terminals: { trouble: string | null; holds: number | null; wanted: number | null }[];
+    };
+    // Two were never switched on.
+    const on = terminals.filter(({ trouble }) => trouble !== 'never-seen');
+    const current = on.filter(({ holds, wanted }) => holds === wanted).length;
+    if (current === on.length)
+      return `  at the end: all ${current} tills hold what their store was sent, ${((performance.now() - begun) / 1000).toFixed(1)} s after it was`;
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  }
+  return '  at the end: SOME TILLS DO NOT HOLD what their store was sent';
 }
 
 /** The ids of the promotions whose saving was acknowledged. */
@@ -59,9 +84,9 @@ async function saveUntilItFails(person: Asker, name: string, most: number): Prom
   return saved;
 }
 
+/** New files for all stores: what they were sent, once more. One that is cut off is no fault of ours. */
 async function sendAll(person: Asker): Promise<void> {
-  const { planVersion } = JSON.parse((await person.ask('/api/send/review')).text);
-  await person.send('POST', '/api/send', { planVersion });
+  await person.send('POST', '/api/send/anew', {});
 }
 
 async function untilAnswers(person: Asker): Promise<void> {

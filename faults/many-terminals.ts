@@ -1,10 +1,8 @@
 import { spawn } from 'node:child_process';
-import { createHash, randomBytes } from 'node:crypto';
 import { Agent, get } from 'node:http';
-import pg from 'pg';
 import { asker, beside, ms } from './asker.ts';
+import { enrol, TERMINALS } from './enrolled.ts';
 
-const TERMINALS = 1_000;
 const ROUNDS = 5;
 
 /** A thousand terminals that take a new file at once, and that find nothing new, with a search beside them. */
@@ -98,24 +96,4 @@ function poll(agent: Agent, origin: string, key: string, have: number | null) {
       });
     }).on('error', reject);
   });
-}
-
-/** Terminals with keys, spread over the stores that were sent something. */
-async function enrol(databaseUrl: string): Promise<string[]> {
-  const client = new pg.Client({ connectionString: databaseUrl });
-  await client.connect();
-  const { rows } = await client.query('select distinct store from price_file order by store');
-  const keys: string[] = [];
-  for (let i = 0; i < TERMINALS; i++) {
-    const key = randomBytes(24).toString('base64url');
-    const hash = createHash('sha256').update(key).digest('hex');
-    await client.query('insert into terminal (id, store, key_hash) values ($1, $2, $3)', [
-      `many-${i}`,
-      rows[i % rows.length].store,
-      hash,
-    ]);
-    keys.push(key);
-  }
-  await client.end();
-  return keys;
 }

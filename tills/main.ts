@@ -1,16 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { setTimeout as wait } from 'node:timers/promises';
 import { idInAddress, idOfAddress, pathInOneWay } from '../src/contracts/index.ts';
 import { basketAsked, basketOf, linesOf } from './asked-basket.ts';
-import { keptOnDisk } from './kept-on-disk.ts';
+import { fontOf } from './font.ts';
+import { type House, type HousedTill, house } from './house.ts';
 import { openLine } from './open-line.ts';
 import { listPage, tillPage } from './page.ts';
-import { mediaTypeOf, pictureDisk } from './picture-disk.ts';
-import { priceFileDisk } from './price-file-disk.ts';
+import { mediaTypeOf } from './picture-disk.ts';
 import { basketPage } from './receipt-page.ts';
 import { keepAsking } from './rhythm.ts';
 import { ringer } from './ring.ts';
-import { type Till, type TillIdentity, till } from './till.ts';
+import { scenarioOf } from './scenario.ts';
+import type { Till, TillIdentity } from './till.ts';
+import { DISK_TROUBLES } from './troubled-disk.ts';
 
 interface Enrolment {
   readonly server: string;
@@ -23,37 +26,23 @@ interface Enrolment {
 /** Runs the simulated tills of a folder and a page to look at them. */
 function main(folder: string, port: number, pollEvery: number, aStore: number): void {
   const enrolment = JSON.parse(readFileSync(`${folder}/tills.json`, 'utf8')) as Enrolment;
-  const shared = {
-    server: process.env.BELLTAG_ORIGIN ?? enrolment.server,
-    publicKey: enrolment.publicKey,
-    ringer: ringer(),
-    now: () => Date.now(),
-  };
-  const tills = new Map(
-    firstOfEach(enrolment.tills, aStore).map((identity) => [
-      identity.id,
-      till(identity, {
-        ...shared,
-        disk: priceFileDisk(`${folder}/${identity.id}`),
-        keys: keptOnDisk(`${folder}/${identity.id}/keys.json`),
-        vouched: keptOnDisk(`${folder}/${identity.id}/vouched.json`),
-        pictures: pictureDisk(`${folder}/${identity.id}`),
-      }),
-    ]),
-  );
-  for (const id of enrolment.off) tills.get(id)?.switchOn(false);
-  const keys = new Map(enrolment.tills.map(({ id, key }) => [id, key]));
-  [...tills].forEach(([id, one], i) => {
-    keepAsking(one, {
+  const origin = process.env.BELLTAG_ORIGIN ?? enrolment.server;
+  const all = house(firstOfEach(enrolment.tills, aStore), folder, {
+    ...{ server: origin, publicKey: enrolment.publicKey, ringer: ringer(), now: () => Date.now() },
+    wait: (ms) => wait(ms),
+  });
+  for (const id of enrolment.off) all.tills.get(id)?.till.switchOn(false);
+  [...all.tills.values()].forEach(({ identity, till }, i) => {
+    keepAsking(till, {
       every: pollEvery,
       // Each in its own rhythm, spread over the interval.
-      first: (i / tills.size) * pollEvery,
-      openLine: (onNews) => openLine(shared.server, keys.get(id)!, onNews),
+      first: (i / all.tills.size) * pollEvery,
+      openLine: (onNews) => openLine(origin, identity.key, onNews),
       chance: Math.random,
     });
   });
   const server = createServer((request, response) => {
-    serve(tills, request, response).catch((error: Error) => {
+    serve(all, request, response).catch((error: Error) => {
       response.writeHead(500).end(error.message);
     });
   });
@@ -80,35 +69,53 @@ function comesFromElsewhere({ method, headers }: IncomingMessage): boolean {
   return site !== undefined && site !== 'same-origin' && site !== 'none';
 }
 
-async function serve(
-  tills: ReadonlyMap<string, Till>,
-  request: IncomingMessage,
-  response: ServerResponse,
-): Promise<void> {
+async function serve(all: House, request: IncomingMessage, response: ServerResponse): Promise<void> {
   const url = new URL(request.url ?? '/', 'http://till');
-  const [, , id = '', action = '', detail = ''] = pathInOneWay(url.pathname).split('/').map(idOfAddress);
-  const one = tills.get(id);
+  const [, place = '', id = '', action = '', detail = ''] = pathInOneWay(url.pathname)
+    .split('/')
+    .map(idOfAddress);
   const html = (text: string, status = 200) =>
     response.writeHead(status, { 'content-type': 'text/html; charset=utf-8' }).end(text);
   if (comesFromElsewhere(request))
     return void response.writeHead(403).end('asked from a page of another site');
-  if (url.pathname === '/') return void html(listPage([...tills.values()].map((entry) => entry.state())));
+  if (url.pathname === '/') return void html(listPage([...all.tills.values()].map(shown)));
+  if (place === 'font') return void serveFont(id, response);
+  if (place === 'scenario' && request.method === 'POST') return void playScenario(all, id, response);
+  const one = place === 'till' ? all.tills.get(id) : undefined;
   if (!one) return void response.writeHead(404).end('no such till');
+  const { till } = one;
   const asked = { code: url.searchParams.get('code') ?? '', group: url.searchParams.get('group') ?? '' };
-  const rung = asked.code === '' ? null : one.ring(asked.code, asked.group || null);
-  if (action === 'picture') return void servePicture(one.picture(detail), response);
-  if (action === 'basket') return void (await serveBasket(one, url, request, response));
+  const rung = asked.code === '' ? null : till.ring(asked.code, asked.group || null);
+  if (action === 'picture') return void servePicture(till.picture(detail), response);
+  if (action === 'basket') return void (await serveBasket(till, url, request, response));
   if (action === 'control' && request.method === 'POST') {
     const fault = control(one, new URLSearchParams(await bodyOf(request)));
-    if (fault !== null) return void html(tillPage(one.state(), null, asked, fault), 422);
-    await one.poll();
+    if (fault !== null) return void html(tillPage(shown(one), null, asked, fault), 422);
+    await till.poll();
     return void response.writeHead(303, { location: `/till/${idInAddress(id)}` }).end();
   }
   if (action === 'state')
     return void response
       .writeHead(200, { 'content-type': 'application/json' })
-      .end(JSON.stringify({ ...one.state(), rung }));
-  html(tillPage(one.state(), rung, asked));
+      .end(JSON.stringify({ ...shown(one), rung }));
+  html(tillPage(shown(one), rung, asked));
+}
+
+const shown = ({ till, trouble }: HousedTill) => ({ ...till.state(), ...trouble, dark: till.isDark() });
+
+function serveFont(name: string, response: ServerResponse): void {
+  const bytes = fontOf(name);
+  if (bytes)
+    response.writeHead(200, { 'content-type': 'font/woff2', 'cache-control': 'max-age=86400' }).end(bytes);
+  else response.writeHead(404).end('no such font');
+}
+
+/** From the page it leads back there; a command is told in words. */
+function playScenario(all: House, name: string, response: ServerResponse): void {
+  const scenario = scenarioOf(name);
+  if (!scenario) return void response.writeHead(404).end(`there is no scenario “${name}”`);
+  all.play(scenario);
+  response.writeHead(303, { location: '/' }).end(scenario.words);
 }
 
 function servePicture(bytes: Uint8Array | null, response: ServerResponse): void {
@@ -146,17 +153,21 @@ function jsonOf(text: string): unknown {
 }
 
 /** @returns what is wrong with what was typed; nothing was set then. */
-function control(one: Till, form: URLSearchParams): string | null {
+function control({ till, trouble }: HousedTill, form: URLSearchParams): string | null {
   const onOff = form.get('on');
-  if (onOff !== null) one.switchOn(onOff === '1');
-  if (form.has('right')) one.setClock(null);
+  if (onOff !== null) till.switchOn(onOff === '1');
+  if (form.has('right')) till.setClock(null);
+  const disk = DISK_TROUBLES.find((one) => one === form.get('disk'));
+  if (disk) trouble.disk = disk;
+  const version = form.get('version');
+  if (version !== null) trouble.old = version === 'first';
   if (!form.has('set')) return null;
   const delay = form.get('delay') || '0';
   if (!/^\d{1,6}$/.test(delay)) return `“${delay}” is no delay; wanted: milliseconds, a whole number`;
   const clock = form.get('clock');
-  if (clock && !one.setClock(clock))
+  if (clock && !till.setClock(clock))
     return `“${clock}” is no wall time; wanted: one such as 2027-03-01T08:59`;
-  one.setDelay(Number(delay));
+  till.setDelay(Number(delay));
   return null;
 }
 

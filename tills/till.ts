@@ -9,6 +9,7 @@ import type { PictureDisk } from './picture-disk.ts';
 import type { PriceFileDisk } from './price-file-disk.ts';
 import type { Ringer, Rung } from './ring.ts';
 import type { BasketAnswer } from './ring-basket.ts';
+import { PowerCut } from './troubled-disk.ts';
 import { type KeptKeys, trustedKeys } from './trusted-keys.ts';
 import { type KeptVouched, vouched } from './vouched.ts';
 import { isFullDisk } from './write-whole.ts';
@@ -47,6 +48,7 @@ export interface Till {
   /**
    * Asks the server for something newer, and tells it what is held. Nothing happens while switched off.
    * @returns false where no answer came.
+   * @throws PowerCut where its power goes in a write.
    */
   poll(): Promise<boolean>;
   ring(code: string, group: string | null): Rung | null;
@@ -71,6 +73,8 @@ export interface TillPorts {
   readonly pictures: PictureDisk;
   readonly ringer: Ringer;
   now(): number;
+  /** Whether it runs the first version of its program: whole files, the one key, nothing vouched for. */
+  old?(): boolean;
 }
 
 const REPORT_EVERY = 30_000;
@@ -103,6 +107,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   /** By which it rings: a clock that was turned back brings no old prices back. */
   const ringsAt = () => Math.max(clock(), newest.notBefore()) as Instant;
   let groups: TillState['groups'] | null = null;
+  const isOld = () => ports.old?.() ?? false;
 
   /** What lies on the disk is trusted no more than what comes over the wire; what fails is put aside, and told. */
   function fromDisk(): { held: InForce | null; problem: string | null } {
@@ -132,7 +137,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
 
   /** @param whole asks for the whole file, whatever is held. */
   async function fetchNewer(whole = false): Promise<void> {
-    const have = held ? `?have=${held.number}${whole ? '' : `&sha256=${held.sha256}`}` : '';
+    const takesChanges = !whole && !isOld();
+    const have = held ? `?have=${held.number}${takesChanges ? `&sha256=${held.sha256}` : ''}` : '';
     const reply = await ask(`price-file${have}`, MOST.file);
     if (reply.status === 204) {
       // Nothing newer, and the server answers: whatever was wrong is over.
@@ -166,13 +172,14 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   }
 
   async function learnKeys(): Promise<boolean> {
+    if (isOld()) return false;
     const reply = await ask('keys', MOST.keys);
     return reply.status === 200 && keys.learnFrom(jsonOf(reply.bytes));
   }
 
   /** A server of a version that vouches for nothing is asked in vain, and nothing is wrong with that. */
   async function hearNewest(): Promise<void> {
-    if (ports.now() - vouchedAt < VOUCHED_EVERY) return;
+    if (isOld() || ports.now() - vouchedAt < VOUCHED_EVERY) return;
     const question = newest.question();
     const reply = await ask(`newest?nonce=${question}`, MOST.answer);
     if (reply.status !== 200) return;
@@ -243,6 +250,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
         await report();
         return true;
       } catch (error) {
+        if (error instanceof PowerCut) throw error;
         // Cut off: what is held stays in force, and the next poll tries again.
         problem = `no answer from the server (${(error as Error).message})`;
         return false;

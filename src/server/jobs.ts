@@ -85,6 +85,8 @@ export function jobs(databaseUrl: string, works: Record<JobName, () => Promise<v
   return {
     async ask(job, after = 0) {
       await begun;
+      // A server that ends asks for nothing more: another hears of it too.
+      if (stopped) return;
       await boss.send(job, {}, after > 0 ? { startAfter: after } : {});
     },
     async stop() {

@@ -349,6 +349,9 @@ describe('price files', () => {
     expect((await sending.terminalKeys()).get(hashOfKey('secret'))).toEqual({ id: 'east-1', store: 'east' });
     expect([...(await sending.newestNumbers()).keys()]).toEqual(['east']);
     expect(await sending.terminals()).toMatchObject([{ terminal: 'east-1', holds: 4 }]);
+    // What it said is what a complaint is answered by.
+    expect(await sending.story('east-1')).toMatchObject([{ holds: 4 }]);
+    expect(await sending.saidBy('east-1', new Date())).toMatchObject({ holds: 4, clockSkew: 0 });
     const { rows } = await db.execute(sql`select store from person_store where person = 'tove'`);
     expect(rows).toEqual([{ store: 'east' }]);
   });

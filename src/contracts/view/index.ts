@@ -19,6 +19,7 @@ export * from './roles.ts';
 export * from './rung.ts';
 export * from './sending-hour.ts';
 export * from './stockroom.ts';
+export * from './terminals.ts';
 export * from './timeline.ts';
 export * from './today.ts';
 export * from './trial-basket.ts';

@@ -1,4 +1,4 @@
-import type { Manifest } from './manifest.ts';
+import type { Manifest, NamedPart } from './manifest.ts';
 
 /** Keys that are new, changed and gone. */
 export interface Difference {
@@ -13,6 +13,8 @@ export interface StoreDifference {
   readonly items: Difference;
   /** Whether anything else (lists, sets, groups, hierarchy) differs. */
   readonly other: boolean;
+  /** What of that has a name; none where it was not kept. */
+  readonly named: readonly { readonly part: NamedPart; readonly id: string }[];
 }
 
 /** @param before of the file sent last; null: nothing was sent yet. */
@@ -21,7 +23,17 @@ export function storeDifference(before: Manifest | null, after: Manifest): Store
     promotions: difference(before?.promotions ?? {}, after.promotions),
     items: difference(before?.items ?? {}, after.items),
     other: before?.other !== after.other,
+    named: namedIn(before, after),
   };
+}
+
+function namedIn(before: Manifest | null, after: Manifest): StoreDifference['named'] {
+  if (!before?.named || !after.named) return [];
+  const { added, changed, gone } = difference(before.named, after.named);
+  return [...added, ...changed, ...gone].map((key) => {
+    const at = key.indexOf(' ');
+    return { part: key.slice(0, at) as NamedPart, id: key.slice(at + 1) };
+  });
 }
 
 export const isEmpty = ({ promotions, items, other }: StoreDifference): boolean =>

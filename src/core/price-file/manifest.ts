@@ -9,7 +9,13 @@ export interface Manifest {
   readonly promotions: Readonly<Record<string, string>>;
   /** Lists, sets, groups, hierarchy and the rest. */
   readonly other: string;
+  /** What of `other` has a name, by its part and id, to say what it was that changed. Absent in older ones. */
+  readonly named?: Readonly<Record<string, string>>;
 }
+
+/** Parts of a plan whose entries have names, and of which a store is sent what concerns it. */
+export const NAMED_PARTS = ['itemSets', 'priceLists', 'shopperGroups'] as const;
+export type NamedPart = (typeof NAMED_PARTS)[number];
 
 /** The manifest of one store's plan. */
 export function manifestOf(plan: PlanDocument, ofItem: ItemDigest = itemDigest()): Manifest {
@@ -18,6 +24,11 @@ export function manifestOf(plan: PlanDocument, ofItem: ItemDigest = itemDigest()
     items: Object.fromEntries(items.map((item) => [item.sku, ofItem(item)])),
     promotions: Object.fromEntries(promotions.map((promotion) => [promotion.id, digest(stable(promotion))])),
     other: digest(stable(rest)),
+    named: Object.fromEntries(
+      NAMED_PARTS.flatMap((part) =>
+        (rest[part] ?? []).map((entry) => [`${part} ${entry.id}`, digest(stable(entry))]),
+      ),
+    ),
   };
 }
 

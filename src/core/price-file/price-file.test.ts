@@ -180,7 +180,16 @@ describe('the difference between what was sent and what would be', () => {
 
   it('sees that lists or sets differ', () => {
     const document = { ...withPromotions(change('a'), change('b')), itemSets: [] };
-    expect(compare(document)).toMatchObject({ other: true, promotions: { added: [] } });
+    expect(compare(document)).toMatchObject({
+      ...{ other: true, promotions: { added: [] } },
+      named: [{ part: 'itemSets', id: 'summer' }],
+    });
+  });
+
+  it('does not say which, where what was sent was before names were kept', () => {
+    const { named: _, ...older } = before;
+    const after = manifestOf(fileOf({ ...withPromotions(change('a'), change('b')), itemSets: [] }, 'east'));
+    expect(storeDifference(older, after)).toMatchObject({ other: true, named: [] });
   });
 
   it('is everything where nothing was sent', () => {

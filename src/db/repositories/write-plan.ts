@@ -81,6 +81,7 @@ async function writeChain(tx: Transaction, document: PlanDocument): Promise<void
 const KEPT = [
   { table: 'price_file', of: 'store' },
   { table: 'terminal_state', of: 'terminal' },
+  { table: 'terminal_event', of: 'terminal' },
   { table: 'person_store', of: 'store' },
   { table: 'proposal', of: 'promotion' },
 ] as const;

@@ -141,7 +141,7 @@ function Row({
   near: string;
 }) {
   const [open, setOpen] = useState(false);
-  const { promotions, prices, first, other } = store;
+  const { promotions, prices, first, other, named } = store;
   const words = WAYS.flatMap(({ way, words: word }) =>
     promotions[way].length === 0
       ? []
@@ -152,7 +152,7 @@ function Row({
   const what = [
     first ? 'its first price file' : '',
     ...(first ? [] : words),
-    !first && other ? 'groups, lists or sets' : '',
+    !first && other ? namedWords(named) : '',
   ]
     .filter(Boolean)
     .join('; ');
@@ -201,3 +201,11 @@ function Row({
     </>
   );
 }
+
+/** A rule that selects others by itself, or was changed: each by name where that is known, some of many. */
+const namedWords = (named: readonly string[]): string =>
+  named.length === 0
+    ? 'groups, lists or sets'
+    : named.length > 4
+      ? `${named.slice(0, 3).join(', ')} and ${saidCount(named.length - 3)} more`
+      : named.join(', ');

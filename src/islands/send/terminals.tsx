@@ -4,6 +4,7 @@ import type { TerminalRow, TerminalsView } from '../../contracts/view/index.ts';
 import { numberWords } from '../../core/price-file/index.ts';
 import { senderWords, TROUBLE_WORDS } from '../../ui/words/index.ts';
 import { saidClock, saidCount, zoneWords } from '../../ui/writing/index.ts';
+import { TerminalsByGroup } from './terminals-by-group.tsx';
 
 /** What each terminal holds, the troubled ones first. */
 export function Terminals({
@@ -20,6 +21,7 @@ export function Terminals({
 }) {
   const [all, setAll] = useState(false);
   const [wanted, setWanted] = useState('');
+  const [group, setGroup] = useState<string | null>(null);
   if (!view)
     return (
       <section id="terminals" className="mt-10">
@@ -29,8 +31,10 @@ export function Terminals({
         </p>
       </section>
     );
-  const troubled = view.terminals.filter(({ trouble }) => trouble !== null);
-  const fine = view.terminals.filter(({ trouble }) => trouble === null);
+  const stores = view.groups.find(({ id }) => id === group)?.stores;
+  const inSight = stores ? view.terminals.filter(({ store }) => stores.includes(store)) : view.terminals;
+  const troubled = inSight.filter(({ trouble }) => trouble !== null);
+  const fine = inSight.filter(({ trouble }) => trouble === null);
   const isMeant = ({ terminal, storeName }: TerminalRow) =>
     `${terminal} ${storeName}`.toLowerCase().includes(wanted.trim().toLowerCase());
   // Who looks for one by its name looks among all.
@@ -40,7 +44,7 @@ export function Terminals({
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-2">
         <h2 className="text-xl">Terminals</h2>
         <p>
-          <b>{saidCount(fine.length)}</b> of {saidCount(view.terminals.length)} hold what their store was sent
+          <b>{saidCount(fine.length)}</b> of {saidCount(inSight.length)} hold what their store was sent
         </p>
         <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-2 text-sm">
           <input
@@ -62,6 +66,7 @@ export function Terminals({
           </label>
         </div>
       </div>
+      <TerminalsByGroup view={view} chosen={group} onChoose={setGroup} />
       {rows.length === 0 ? (
         <p className="quiet mt-2">
           {wanted.trim() === ''

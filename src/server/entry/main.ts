@@ -7,6 +7,7 @@ import { readEnvironment } from '../machine/environment.ts';
 import { log } from '../machine/log.ts';
 import { terminalDesk } from '../terminal-desk.ts';
 import { addressOf } from './address.ts';
+import { drainOf } from './drain.ts';
 import { PRICE_FILE_PATH, terminalDoor } from './terminal-door.ts';
 import { STREAM_PATH, terminalStreams } from './terminal-stream.ts';
 
@@ -21,9 +22,6 @@ type Handler = (
 const HEADERS_WITHIN = 15_000;
 const REQUEST_WITHIN = 120_000;
 const IDLE_FOR = 65_000;
-/** What is under way is finished within this long before the process goes. */
-const DRAIN_WITHIN = 20_000;
-
 /** To the database, for price files alone. */
 const CONNECTIONS = 3;
 
@@ -74,19 +72,15 @@ const server = createServer((request, response) => {
     });
   });
 });
+const endServer = drainOf(server);
 server.headersTimeout = HEADERS_WITHIN;
 server.requestTimeout = REQUEST_WITHIN;
 server.keepAliveTimeout = IDLE_FOR;
 server.listen(Number(process.env.PORT ?? 4321), process.env.HOST ?? '127.0.0.1');
 
-/** Nothing new is taken; what is under way is finished. */
 function drain(): void {
   streams.end();
-  server.close(() => process.exit(0));
-  // A connection whose answer ends now is idle only then.
-  setInterval(() => server.closeIdleConnections(), 100);
-  // Whoever still waits is cut off, and the exit says so.
-  setTimeout(() => process.exit(1), DRAIN_WITHIN).unref();
+  endServer();
 }
 process.once('SIGTERM', drain);
 process.once('SIGINT', drain);

@@ -7,3 +7,12 @@ export const TROUBLE_WORDS: Readonly<Record<TerminalTrouble, string>> = {
   'wrong-clock': 'its clock is wrong',
   behind: 'has not taken the newest price file yet',
 };
+
+/** Above a column of counts. */
+export const TROUBLE_HEADS: Readonly<Record<TerminalTrouble, string>> = {
+  'never-seen': 'Not heard of',
+  silent: 'Silent',
+  refused: 'Something wrong',
+  'wrong-clock': 'Wrong clock',
+  behind: 'Behind',
+};

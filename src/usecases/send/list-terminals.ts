@@ -1,5 +1,6 @@
 import { type Person, sees, type TerminalRow, type TerminalsView } from '../../contracts/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
+import { storesOf } from '../../core/selection/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook, SendingStore, TerminalStatus } from '../ports/index.ts';
 import { troubleOf } from './terminal-trouble.ts';
@@ -20,9 +21,15 @@ export async function listTerminals(
   return {
     restore: told ? restore : null,
     terminals: terminals.map((status) => terminalRow(compiled, status, now)),
+    groups: groupsOf(compiled),
     rollouts: await ports.sending.rollouts(),
   };
 }
+
+const groupsOf = ({ plan }: CompiledPlan): TerminalsView['groups'] =>
+  plan.storeGroups
+    .map(({ id, name }) => ({ id, name, stores: [...storesOf({ group: id }, plan)] }))
+    .filter(({ stores }) => stores.length > 0);
 
 export function terminalRow(
   { stores }: Pick<CompiledPlan, 'stores'>,

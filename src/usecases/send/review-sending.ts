@@ -10,7 +10,8 @@ import {
   writingOf,
 } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
-import { isEmpty } from '../../core/price-file/index.ts';
+import type { PlanDocument } from '../../core/plan/index.ts';
+import { isEmpty, NAMED_PARTS, type NamedPart } from '../../core/price-file/index.ts';
 import { namesOf, promotionText } from '../../core/sentence/index.ts';
 import { seenOf } from '../people/index.ts';
 import type { CurrentPlan, HeldBackStore, PlanBook } from '../ports/index.ts';
@@ -27,6 +28,7 @@ export async function reviewSending(
   const all = (await ports.compare(current, now)).filter(({ store }) => sees(person, store.id));
   const open = all.filter(({ difference }) => !isEmpty(difference));
   const terminals = current.document.terminals ?? [];
+  const named = namesIn(current.document);
   const held = (await ports.heldBack.all())
     .map((one) => ({ ...one, stores: all.filter((entry) => entry.heldBack.includes(one.promotion)).length }))
     .filter(({ stores }) => stores > 0 || person.stores === null);
@@ -35,7 +37,7 @@ export async function reviewSending(
     unchanged: all.length - open.length,
     held,
     stores: open.map((entry) =>
-      reviewOf(entry, terminals.filter(({ store }) => store === entry.store.id).length),
+      reviewOf(entry, terminals.filter(({ store }) => store === entry.store.id).length, named),
     ),
     sentences: sentencesOf(
       [...promotionsIn(open), ...held.map(({ promotion }) => promotion)],
@@ -45,8 +47,8 @@ export async function reviewSending(
   });
 }
 
-function reviewOf({ store, difference, first }: StoreToSend, terminals: number): StoreReview {
-  const { promotions, items, other } = difference;
+function reviewOf({ store, difference, first }: StoreToSend, terminals: number, nameOf: NameOf): StoreReview {
+  const { promotions, items, other, named } = difference;
   return {
     store: store.id,
     name: store.name,
@@ -56,7 +58,26 @@ function reviewOf({ store, difference, first }: StoreToSend, terminals: number):
     promotions,
     prices: { added: items.added.length, changed: items.changed.length, gone: items.gone.length },
     other,
+    named: named.map(nameOf),
   };
+}
+
+type NameOf = (of: StoreToSend['difference']['named'][number]) => string;
+
+const ONE_OF: Readonly<Record<NamedPart, string>> = {
+  itemSets: 'the set',
+  priceLists: 'the price list',
+  shopperGroups: 'the kind of shopper',
+};
+
+/** "the set Summer" */
+function namesIn(document: PlanDocument): NameOf {
+  const names = new Map(
+    NAMED_PARTS.flatMap((part) =>
+      (document[part] ?? []).map(({ id, name }) => [`${part} ${id}`, name] as const),
+    ),
+  );
+  return ({ part, id }) => `${ONE_OF[part]} ${names.get(`${part} ${id}`) ?? id}`;
 }
 
 function sentencesOf(

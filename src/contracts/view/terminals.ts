@@ -1,0 +1,72 @@
+import type { TerminalTrouble } from './today.ts';
+
+/** What a terminal last said of itself, and what is wrong with it. */
+export interface TerminalRow {
+  readonly terminal: string;
+  readonly store: string;
+  readonly storeName: string;
+  readonly timeZone: string;
+  readonly tags: readonly string[];
+  readonly holds: number | null;
+  readonly wanted: number | null;
+  /** ISO 8601, UTC. */
+  readonly heldSince: string | null;
+  readonly lastSeen: string | null;
+  /** Its clock less ours, milliseconds. */
+  readonly clockSkew: number | null;
+  readonly problem: string | null;
+  readonly trouble: TerminalTrouble | null;
+}
+
+/** One terminal: what it holds, what it lacks, and what it said of itself so far. */
+export interface TerminalView extends TerminalRow {
+  /** What the newest file of its store has that it does not hold; null: nothing, or it is not known. */
+  readonly lacks: TerminalLacks | null;
+  /** When its store was sent the newest file, ISO 8601 UTC; null: never. */
+  readonly wantedSince: string | null;
+  /** The newest first. */
+  readonly story: readonly {
+    readonly at: string;
+    readonly holds: number | null;
+    readonly problem: string | null;
+  }[];
+}
+
+export interface TerminalLacks {
+  readonly promotions: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly how: 'new' | 'changed' | 'gone';
+  }[];
+  /** How many goods come, go, or are told of otherwise. */
+  readonly items: number;
+  /** Whether lists, sets, groups or the hierarchy differ. */
+  readonly other: boolean;
+}
+
+/** A backup that was played back, as it was noticed. */
+export interface RestoreNoticed {
+  /** ISO 8601, UTC. */
+  readonly at: string;
+  /** The highest number of a price file that a terminal held and that is not known any more; null: none was seen. */
+  readonly lost: number | null;
+}
+
+export interface TerminalsView {
+  /** Within the last weeks; null: none. */
+  readonly restore: RestoreNoticed | null;
+  readonly terminals: readonly TerminalRow[];
+  /** Store groups with their stores, as far as the reader sees them. */
+  readonly groups: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly stores: readonly string[];
+  }[];
+  readonly rollouts: readonly {
+    readonly id: number;
+    /** ISO 8601, UTC. */
+    readonly createdAt: string;
+    readonly createdBy: string;
+    readonly stores: number;
+  }[];
+}
