@@ -93,7 +93,7 @@ export function Terminals({
 
 function Rows({ rows, query }: { rows: readonly TerminalRow[]; query: string }) {
   return (
-    <table className="rows mt-2">
+    <table className="rows mt-5">
       <caption className="sr-only">Terminals and what they hold</caption>
       <thead>
         <tr>
