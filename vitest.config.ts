@@ -1,7 +1,8 @@
-import { defineConfig } from 'vitest/config';
+import { defineConfig, type TestProjectConfiguration } from 'vitest/config';
 
-/** What asks the application, its tills and the database that the run has started. */
-const APPLICATION = 'tests/{browser,endpoints,integration}/**/*.test.ts';
+/** What asks the application, its tills and the database that the run has started; a browser among it. */
+const BROWSER = 'tests/browser/**/*.test.ts';
+const ASKED = 'tests/{endpoints,integration}/**/*.test.ts';
 
 export default defineConfig({
   test: {
@@ -16,21 +17,21 @@ export default defineConfig({
         test: {
           name: 'alone',
           include: ['{src,tests,tills,demo}/**/*.test.ts'],
-          exclude: [APPLICATION],
-          maxWorkers: 2,
+          exclude: [BROWSER, ASKED],
+          maxWorkers: Number(process.env.TEST_WORKERS ?? 2),
           sequence: { groupOrder: 0 },
         },
       },
-      {
-        extends: true,
-        test: {
-          name: 'together',
-          include: [APPLICATION],
-          // One file after another: they share two cores with the application, its tills and a browser.
-          fileParallelism: false,
-          sequence: { groupOrder: 1 },
-        },
-      },
+      together('asked', ASKED, 1),
+      together('browser', BROWSER, 2),
     ],
   },
 });
+
+/** One file after another: they share an application and its tills. */
+function together(name: string, include: string, groupOrder: number): TestProjectConfiguration {
+  return {
+    extends: true,
+    test: { name, include: [include], fileParallelism: false, sequence: { groupOrder } },
+  };
+}
