@@ -103,9 +103,7 @@ async function tests(path, words, environment) {
   return JSON.parse(readFileSync(inRoot(path), 'utf8'));
 }
 
-async function check([name, words]) {
-  return { name, ...(await toldLater(words)) };
-}
+const check = async ([name, words]) => ({ name, ...(await toldLater(words)) });
 
 /** Runs a check, and keeps what it says until somebody asks: what runs side by side is told one after another. */
 function toldLater(words) {
@@ -118,10 +116,9 @@ function toldLater(words) {
   return new Promise((resolve) => child.once('close', (code) => resolve({ passed: code === 0, told })));
 }
 
-function begun(words, environment, out) {
-  return spawn('node', words, {
+const begun = (words, environment, out) =>
+  spawn('node', words, {
     cwd: ROOT,
     stdio: ['ignore', out, out],
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', ...environment },
   });
-}
