@@ -1,8 +1,7 @@
-import { defineConfig, type TestProjectConfiguration } from 'vitest/config';
+import { defineConfig } from 'vitest/config';
 
-/** What asks the application, its tills and the database that the run has started; a browser among it. */
-const BROWSER = 'tests/browser/**/*.test.ts';
-const ASKED = 'tests/{endpoints,integration}/**/*.test.ts';
+/** What asks the application, its tills and the database that the run has started. */
+const APPLICATION = 'tests/{browser,endpoints,integration}/**/*.test.ts';
 
 export default defineConfig({
   test: {
@@ -17,21 +16,21 @@ export default defineConfig({
         test: {
           name: 'alone',
           include: ['{src,tests,tills,demo}/**/*.test.ts'],
-          exclude: [BROWSER, ASKED],
-          maxWorkers: Number(process.env.TEST_WORKERS ?? 2),
+          exclude: [APPLICATION],
+          maxWorkers: 2,
           sequence: { groupOrder: 0 },
         },
       },
-      together('asked', ASKED, 1),
-      together('browser', BROWSER, 2),
+      {
+        extends: true,
+        test: {
+          name: 'together',
+          include: [APPLICATION],
+          // One file after another: they share two cores with the application, its tills and a browser.
+          fileParallelism: false,
+          sequence: { groupOrder: 1 },
+        },
+      },
     ],
   },
 });
-
-/** One file after another: they share an application and its tills. */
-function together(name: string, include: string, groupOrder: number): TestProjectConfiguration {
-  return {
-    extends: true,
-    test: { name, include: [include], fileParallelism: false, sequence: { groupOrder } },
-  };
-}
