@@ -22,6 +22,10 @@ describe('a till', () => {
     expect(accept(file(), till).ok).toBe(true);
   });
 
+  it('takes the very file that it has once more, as it may be handed it whole', () => {
+    expect(accept(chain.file(4), till)).toMatchObject({ ok: true, envelope: chain.file(4) });
+  });
+
   it.each<[string, unknown, RegExp]>([
     [
       'one that was changed on the way',
@@ -30,7 +34,11 @@ describe('a till', () => {
     ],
     ['one that was cut off', { ...file(), content: file().content.slice(0, -5) }, /cut off/],
     ['one of another store', file({ store: 'west' }), /for store west/],
-    ['one that it has', file({}, 4), /not newer than 4/],
+    [
+      'another one of the number that it has',
+      file({ goodUntil: '2199-01-01T00:00:00Z' }, 4),
+      /not newer than 4/,
+    ],
     ['an old one again', file({}, 3), /not newer than 4/],
     ['one whose number outside was changed', { ...file({}, 4), number: 6 }, /says inside/],
     ['one that names a key of its chain and was signed by nobody', file({ key: chain.key }).content, /form/],

@@ -36,7 +36,7 @@ export interface Acceptor {
 }
 
 /**
- * Whether a till may use what it was handed: signed by its chain, for its store, newer than what it holds. Anything
+ * Whether a till may use what it was handed: signed by its chain, for its store, newer than what it holds or that very file. Anything
  * else is refused and the file before stays in force. A difference is put together with what is held first, and then
  * is as good as a whole file, or nothing.
  */
@@ -119,7 +119,9 @@ function acceptWhole(envelope: PriceFileEnvelope, { store, trust, holds }: Accep
   // The number inside is the signed one.
   if (content.number !== number)
     return { ok: false, why: `price file ${number} says inside that it is ${content.number}` };
-  if (holds && content.number <= holds.number)
+  // The very file that it has may be handed to it once more, for whatever lies on its disk.
+  const isTheSame = holds?.number === content.number && holds.content === envelope.content;
+  if (holds && content.number <= holds.number && !isTheSame)
     return { ok: false, why: `price file ${content.number} is not newer than ${holds.number}` };
   const { goodUntil } = content;
   return { ok: true, envelope, ...(typeof goodUntil === 'string' ? { goodUntil } : {}) };

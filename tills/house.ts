@@ -57,6 +57,7 @@ function housed(identity: TillIdentity, folder: string, ports: HousePorts): Hous
       keys: keptOnDisk(`${own}/keys.json`),
       vouched: keptOnDisk(`${own}/vouched.json`),
       pictures: pictureDisk(own),
+      ownKey: keptOnDisk(`${own}/own-key.json`),
       old: () => trouble.old,
     });
   return { identity, till: pluggedTill(begin, ports.wait), trouble };

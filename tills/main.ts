@@ -32,12 +32,12 @@ function main(folder: string, port: number, pollEvery: number, aStore: number): 
     wait: (ms) => wait(ms),
   });
   for (const id of enrolment.off) all.tills.get(id)?.till.switchOn(false);
-  [...all.tills.values()].forEach(({ identity, till }, i) => {
+  [...all.tills.values()].forEach(({ till }, i) => {
     keepAsking(till, {
       every: pollEvery,
       // Each in its own rhythm, spread over the interval.
       first: (i / all.tills.size) * pollEvery,
-      openLine: (onNews) => openLine(origin, identity.key, onNews),
+      openLine: (onNews) => openLine(origin, till, onNews),
       chance: Math.random,
     });
   });
@@ -159,6 +159,12 @@ function control({ till, trouble }: HousedTill, form: URLSearchParams): string |
   if (form.has('right')) till.setClock(null);
   const disk = DISK_TROUBLES.find((one) => one === form.get('disk'));
   if (disk) trouble.disk = disk;
+  const key = form.get('key')?.trim();
+  if (key !== undefined) {
+    if (!/^[\w-]{8,200}$/.test(key))
+      return 'that is no key; wanted: letters, digits, “-” and “_”, as it was shown';
+    till.putKey(key);
+  }
   const version = form.get('version');
   if (version !== null) trouble.old = version === 'first';
   if (!form.has('set')) return null;

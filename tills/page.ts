@@ -116,7 +116,9 @@ ${rung ? rungWords(rung) : ''}
 ${fault === null ? '' : `<p class="off" role="alert">${escapeHtml(fault)}</p>`}
 <form method="post" action="/till/${idInAddress(state.id)}/control"><label>Clock at the store<input name="clock" placeholder="2027-03-01T08:59"></label><label>Delay in ms<input name="delay" value="${state.delay}" inputmode="numeric"></label>
 <label>Its disk<select name="disk">${disks}</select></label><label>Its program<select name="version">${versions}</select></label>
-<button name="set" value="1" class="first">Set</button><button name="right" value="1">Right clock</button><button name="on" value="${state.on ? '0' : '1'}">Switch ${state.on ? 'off' : 'on'}</button></form>`,
+<button name="set" value="1" class="first">Set</button><button name="right" value="1">Right clock</button><button name="on" value="${state.on ? '0' : '1'}">Switch ${state.on ? 'off' : 'on'}</button></form>
+<h2>Its key</h2><p>Where it was given another key on its page in Bell Tag, that is put in here.</p>
+<form method="post" action="/till/${idInAddress(state.id)}/control"><label>Key<input name="key" autocomplete="off" spellcheck="false" size="34"></label><button>Put it in</button></form>`,
   );
 }
 

@@ -43,6 +43,8 @@ export function pluggedTill(begin: () => Till, wait: (ms: number) => Promise<voi
     picture: (id) => inner.picture(id),
     ringBasket: (basket) => (dark ? null : inner.ringBasket(basket)),
     switchOn: (on) => inner.switchOn(on),
+    key: () => inner.key(),
+    putKey: (key) => inner.putKey(key),
     setClock: (wall) => inner.setClock(wall),
     setDelay: (ms) => inner.setDelay(ms),
   };

@@ -25,6 +25,8 @@ let disk: { held: unknown; aside: unknown; full: boolean };
 /** Bytes of pictures as the server hands them out, by their names. */
 let served: Map<string, string>;
 let folder: string;
+/** The key that the server knows. */
+let knows: string;
 /** What else lies on its disk. */
 let small: Map<string, object>;
 /** What the server says of keys, and vouches for when it is asked with a number; null: it knows of no such thing. */
@@ -40,7 +42,9 @@ beforeEach(async () => {
   says = { keys: { keys: [] }, newest: null };
   asked = [];
   folder = mkdtempSync(join(tmpdir(), 'till-'));
+  knows = 'k';
   server = createServer((request, response) => {
+    if (request.headers.authorization !== `Bearer ${knows}`) return void response.writeHead(401).end('{}');
     asked.push(request.url ?? '');
     const url = new URL(request.url ?? '', 'http://server');
     if (url.pathname === '/api/till/keys') return void response.end(JSON.stringify(says.keys));
@@ -89,6 +93,7 @@ const make = (now = () => NOW): Till =>
       vouched: kept('vouched'),
       ringer: ringer(),
       pictures: pictureDisk(folder),
+      ownKey: kept('own-key'),
       now,
       disk: {
         read: () => disk.held,
@@ -139,6 +144,32 @@ describe('a till', () => {
     newest = chain.file(4);
     await one.poll();
     expect(one.state()).toMatchObject({ holds: 4, problem: null });
+  });
+
+  it('that is handed the file that it has once more writes it anew, and nothing else changes', async () => {
+    disk.held = chain.file(3);
+    const one = make();
+    // Something else lies there by now.
+    disk.held = chain.file(2);
+    newest = chain.file(3);
+    await one.poll();
+    expect(held()).toEqual(chain.file(3));
+    expect(one.state()).toMatchObject({ holds: 3, problem: null });
+  });
+
+  it('whose key is not known says so, rings on, and is well again with another key, also after a restart', async () => {
+    disk.held = chain.file(3);
+    knows = 'another';
+    const one = make();
+    expect(await one.poll()).toBe(false);
+    expect(one.state()).toMatchObject({ holds: 3, problem: expect.stringMatching(/does not know its key/) });
+    expect(one.ring('milk', null)).toMatchObject({ price: '24.90' });
+    one.putKey('another');
+    expect(await one.poll()).toBe(true);
+    expect(one.state().problem).toBeNull();
+    const begun = make();
+    expect(await begun.poll()).toBe(true);
+    expect(begun.key()).toBe('another');
   });
 
   it('whose disk is full says so, keeps what it holds, and rests before it tries again', async () => {

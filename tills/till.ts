@@ -17,6 +17,7 @@ import { isFullDisk } from './write-whole.ts';
 export interface TillIdentity {
   readonly id: string;
   readonly store: string;
+  /** The key that it was given first. */
   readonly key: string;
   readonly timeZone: string;
 }
@@ -57,6 +58,10 @@ export interface Till {
   /** Null: nothing is held to ring from. */
   ringBasket(basket: unknown): BasketAnswer | null;
   switchOn(on: boolean): void;
+  /** By which it is known to the server. */
+  key(): string;
+  /** Puts another key into it, which it keeps. */
+  putKey(key: string): void;
   /** Sets its clock to a wall time of its store; null: right again. False where the text is no wall time. */
   setClock(wall: string | null): boolean;
   /** Milliseconds that it waits before each talk with the server. */
@@ -71,6 +76,8 @@ export interface TillPorts {
   readonly keys: KeptOnDisk<KeptKeys>;
   readonly vouched: KeptOnDisk<KeptVouched>;
   readonly pictures: PictureDisk;
+  /** The key that was put into it after the first one. */
+  readonly ownKey: KeptOnDisk<{ readonly key: string }>;
   readonly ringer: Ringer;
   now(): number;
   /** Whether it runs the first version of its program: whole files, the one key, nothing vouched for. */
@@ -85,6 +92,9 @@ const VOUCHED_EVERY = 60_000;
 const WITHIN = 20_000;
 /** Bytes that are taken, as they come out unpacked. */
 const MOST = { file: 200_000_000, picture: 2_000_000, answer: 100_000, keys: 1_000_000 };
+
+/** Its key was taken, or replaced by one that it was not given. */
+class KeyRefused extends Error {}
 
 export function till(identity: TillIdentity, ports: TillPorts): Till {
   const keys = trustedKeys(ports.publicKey, ports.keys);
@@ -102,7 +112,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   let named: ReadonlySet<string> = held ? picturesIn(held.content) : new Set();
   const toCome = () => [...named].filter((id) => !ports.pictures.has(id));
 
-  const headers = { authorization: `Bearer ${identity.key}`, 'content-type': 'application/json' };
+  let key = ports.ownKey.read()?.key ?? identity.key;
   const clock = () => ports.now() + skew;
   /** By which it rings: a clock that was turned back brings no old prices back. */
   const ringsAt = () => Math.max(clock(), newest.notBefore()) as Instant;
@@ -127,6 +137,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   /** A server closes connections that are idle: the first question on a closed one fails, and all is well. */
   async function ask(what: string, most: number, init: RequestInit = {}): Promise<BoundedReply> {
     const limits = { within: WITHIN, most };
+    const headers = { authorization: `Bearer ${key}`, 'content-type': 'application/json' };
     const once = () => boundedFetch(`${ports.server}/api/till/${what}`, { ...init, headers }, limits);
     try {
       return await once();
@@ -145,6 +156,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       if (held) problem = null;
       return;
     }
+    if (reply.status === 401) throw new KeyRefused();
     if (reply.status !== 200) throw new Error(`the server answered ${reply.status}`);
     const raw = jsonOf(reply.bytes);
     const judge = () => accept(raw, { store: identity.store, trust: keys.trust(), holds: held });
@@ -251,6 +263,10 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
         return true;
       } catch (error) {
         if (error instanceof PowerCut) throw error;
+        if (error instanceof KeyRefused) {
+          problem = 'the server does not know its key: it takes nothing new until it is given another';
+          return false;
+        }
         // Cut off: what is held stays in force, and the next poll tries again.
         problem = `no answer from the server (${(error as Error).message})`;
         return false;
@@ -275,6 +291,11 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     },
     switchOn(value) {
       on = value;
+    },
+    key: () => key,
+    putKey(text) {
+      key = text;
+      ports.ownKey.write({ key });
     },
     setClock(wall) {
       const at = wall === null ? ports.now() : parseMoment(wall, zoneClock(identity.timeZone));

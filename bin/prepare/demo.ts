@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { KEPT_BASKETS } from '../../demo/kept-baskets.ts';
@@ -19,7 +18,7 @@ import {
 import type { Environment } from '../../src/server/machine/environment.ts';
 import { signInService } from '../../src/server/sign-in.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
-import { hashOfKey, signingKeys } from '../../src/server/standing/signing.ts';
+import { newTerminalKey, signingKeys } from '../../src/server/standing/signing.ts';
 import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 
 /** Saved after the first rollout, so that there is something to review and send. */
@@ -115,11 +114,8 @@ async function giveKeys(
   const zones = new Map(document.stores.map(({ id, timeZone }) => [id, timeZone]));
   const tills = [];
   for (const { id, store } of document.terminals ?? []) {
-    const key = randomBytes(24).toString('base64url');
-    await db
-      .update(schema.terminal)
-      .set({ keyHash: hashOfKey(key) })
-      .where(eq(schema.terminal.id, id));
+    const { text: key, hash: keyHash } = newTerminalKey();
+    await db.update(schema.terminal).set({ keyHash }).where(eq(schema.terminal.id, id));
     tills.push({ id, store, key, timeZone: zones.get(store) });
   }
   mkdirSync(folder, { recursive: true });

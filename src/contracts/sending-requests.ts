@@ -71,4 +71,4 @@ export const sendingHourRequest = Joi.object<SendingHourRequest>({
     .required(),
 });
 
-export const wakeRequest = Joi.object<{ terminal: string }>({ terminal: id.required() });
+export const terminalRequest = Joi.object<{ terminal: string }>({ terminal: id.required() });

@@ -1,10 +1,11 @@
+import type { Channel } from '../db/index.ts';
 import { hearDatabase } from './hear-database.ts';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
 import { type JobName, jobs } from './jobs.ts';
 import { now } from './machine/clock.ts';
 import { type Environment, readEnvironment } from './machine/environment.ts';
 import { log } from './machine/log.ts';
-import { type News, type NewsDesk, newsDesk } from './news.ts';
+import { type NewsDesk, newsDesk } from './news.ts';
 import { restingPlan } from './resting-plan.ts';
 import { type RestoreWatch, restoreWatch } from './restore-watch.ts';
 import { type SignIn, signInService } from './sign-in.ts';
@@ -99,7 +100,8 @@ function working(application: App): App {
     await all.ask('ring-kept-baskets');
     await all.ask('look-through', REST);
   });
-  const hear = (news: News) => {
+  const hear = (news: Channel) => {
+    if (news === 'keys') return application.terminals.look();
     if (news === 'plan') changedAt = Date.now();
     if (news === 'plan') planChanged();
     if (news === 'files') application.terminals.look();
@@ -109,7 +111,10 @@ function working(application: App): App {
     planChanged();
     application.terminals.look();
   };
-  hearDatabase(environment.databaseUrl, ['plan', 'files', 'terminals'], { onNews: hear, onBegin: begin });
+  hearDatabase(environment.databaseUrl, ['plan', 'files', 'terminals', 'keys'], {
+    onNews: hear,
+    onBegin: begin,
+  });
   process.once('SIGTERM', () => {
     application.news.end();
     void all.stop();

@@ -1,4 +1,5 @@
 export { planVersion } from '../db/index.ts';
+export { newTerminalKey } from '../signing/index.ts';
 export * from '../usecases/index.ts';
 export { type App, app } from './app.ts';
 export { isAway } from './database-answers.ts';

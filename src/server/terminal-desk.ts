@@ -2,8 +2,9 @@ import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
 import type { PriceFileEnvelope } from '../contracts/index.ts';
 import { picturesIn } from '../core/price-file/index.ts';
-import type { SendingStore, TerminalName } from '../usecases/ports/index.ts';
-import { hashOfKey } from './standing/signing.ts';
+import { hashOfKey } from '../signing/index.ts';
+import type { KeyedTerminal, SendingStore } from '../usecases/ports/index.ts';
+import { log } from './machine/log.ts';
 
 /** How old what is known of keys and newest files may be: so long a key lives on after it was taken back. */
 const GOOD_FOR = 2_000;
@@ -17,7 +18,9 @@ const MOST_KEPT = 10_000;
  */
 export interface TerminalDesk {
   /** Whose key it is; null where nobody's. */
-  terminalOf(key: string): Promise<TerminalName | null>;
+  terminalOf(key: string): Promise<KeyedTerminal | null>;
+  /** A terminal was handed its whole file. */
+  gaveWhole(terminal: string): void;
   /** The number of the newest file of a store; null where none was made. */
   newestNumber(store: string): Promise<number | null>;
   /** The envelope of a file, JSON gzipped. */
@@ -35,7 +38,7 @@ export interface TerminalDesk {
 }
 
 interface Known {
-  readonly keys: ReadonlyMap<string, TerminalName>;
+  readonly keys: ReadonlyMap<string, KeyedTerminal>;
   readonly numbers: ReadonlyMap<string, number>;
   readonly at: number;
 }
@@ -70,6 +73,10 @@ export function terminalDesk(sending: SendingStore, clock: () => number = Date.n
     terminalOf: async (key) => (await current()).keys.get(hashOfKey(key)) ?? null,
     newestNumber: async (store) => (await current()).numbers.get(store) ?? null,
     envelope: envelopes,
+    gaveWhole(terminal) {
+      // Where that cannot be noted it is handed it once more, which changes nothing.
+      sending.gaveWhole(terminal).catch((error: unknown) => log.warn({ err: error, terminal }, 'not noted'));
+    },
     look() {
       known = null;
       // What is being read may be from before.

@@ -1,5 +1,6 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { running } from '../application/running.ts';
 import { askTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
 import { accessFaults, openBrowser, settled, sitDown } from './desk.ts';
@@ -34,6 +35,32 @@ test('a terminal is found by its store, and tells what it holds and what it said
   await page.goto('/send/terminal/no-such-terminal');
   await page.getByRole('heading', { name: 'There is no terminal “no-such-terminal” for you' }).waitFor();
   expect(complaints.filter((line) => !line.includes('404'))).toEqual([]);
+  await page.context().close();
+});
+
+test('a terminal is given a new key, which is shown, put into it and goes on', LONG, async () => {
+  const { page, complaints } = await sitDown(browser, 'basil');
+  await page.goto('/send/terminal/s034-1');
+  await settled(page);
+  await page.getByRole('button', { name: 'Have it look now' }).press('Enter');
+  await page.getByText(/It was told to look/).waitFor();
+  await page.getByRole('button', { name: 'New key' }).press('Enter');
+  await page.getByText(/is sent nothing/).waitFor();
+  await page.getByRole('button', { name: 'Give it a new key' }).press('Enter');
+  await page.getByText(/it is shown this once/).waitFor();
+  const key = await page.locator('main code').textContent();
+  expect(await accessFaults(page, { within: 'main' })).toEqual([]);
+  const till = await page.context().newPage();
+  await till.goto(`${running().tillPage}/till/s034-1`);
+  await till.getByLabel('Key').fill(key!);
+  await till.getByRole('button', { name: 'Put it in' }).press('Enter');
+  await until(
+    () => askTill('s034-1'),
+    ({ problem }) => problem === null,
+  );
+  await page.reload();
+  expect(await page.getByRole('main').textContent()).not.toContain(key);
+  expect(complaints).toEqual([]);
   await page.context().close();
 });
 

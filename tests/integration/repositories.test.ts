@@ -15,7 +15,7 @@ import {
   sendingRepository,
 } from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
-import { hashOfKey } from '../../src/server/standing/signing.ts';
+import { hashOfKey } from '../../src/signing/index.ts';
 import { type Proposal, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { change, compiled, SMALL, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
@@ -346,7 +346,10 @@ describe('price files', () => {
       terminals: [SMALL.terminals![0]!],
       items: SMALL.items.map((item) => ({ ...item, prices: item.prices.filter(({ store }) => !store) })),
     });
-    expect((await sending.terminalKeys()).get(hashOfKey('secret'))).toEqual({ id: 'east-1', store: 'east' });
+    expect((await sending.terminalKeys()).get(hashOfKey('secret'))).toEqual({
+      ...{ id: 'east-1', store: 'east' },
+      wantsWhole: false,
+    });
     expect([...(await sending.newestNumbers()).keys()]).toEqual(['east']);
     expect(await sending.terminals()).toMatchObject([{ terminal: 'east-1', holds: 4 }]);
     // What it said is what a complaint is answered by.

@@ -279,6 +279,9 @@ export const quietSending = (): SendingStore => ({
   terminalKeys: async () => new Map(),
   report: async () => {},
   wake: async () => {},
+  giveKey: async () => {},
+  askWhole: async () => {},
+  gaveWhole: async () => {},
 });
 
 /** By number, barcode, name or brand, in the order of the plan. */

@@ -9,6 +9,8 @@ export interface TerminalRow {
   readonly tags: readonly string[];
   readonly holds: number | null;
   readonly wanted: number | null;
+  /** Without one it is refused whatever it asks. */
+  readonly hasKey: boolean;
   /** ISO 8601, UTC. */
   readonly heldSince: string | null;
   readonly lastSeen: string | null;
@@ -22,6 +24,10 @@ export interface TerminalRow {
 export interface TerminalView extends TerminalRow {
   /** What the newest file of its store has that it does not hold; null: nothing, or it is not known. */
   readonly lacks: TerminalLacks | null;
+  /** When it was given its key, or when that was taken, ISO 8601 UTC; null: as the chain was set up. */
+  readonly keyChangedAt: string | null;
+  /** Since when it is to take its whole file once more, ISO 8601 UTC; null: it is not. */
+  readonly wholeAskedAt: string | null;
   /** When its store was sent the newest file, ISO 8601 UTC; null: never. */
   readonly wantedSince: string | null;
   /** The newest first. */

@@ -50,7 +50,14 @@ export interface TerminalCount {
   }[];
 }
 
-export const TERMINAL_TROUBLES = ['never-seen', 'silent', 'refused', 'wrong-clock', 'behind'] as const;
+export const TERMINAL_TROUBLES = [
+  'no-key',
+  'never-seen',
+  'silent',
+  'refused',
+  'wrong-clock',
+  'behind',
+] as const;
 export type TerminalTrouble = (typeof TERMINAL_TROUBLES)[number];
 
 export type Finding =

@@ -29,13 +29,13 @@ export const storeGroups = codec<Of<'storeGroups'>, typeof t.storeGroup>({
   names: { owner: 'ofStoreGroup', targets: ({ rule }) => storeRuleTargets(rule) },
 });
 
-/** A terminal's key is the database's own: no plan says it. */
+/** What is done about one terminal, its key among it, is the database's own: no plan says it. */
 export const terminals = codec<Of<'terminals'>, typeof t.terminal>({
   table: t.terminal,
   key: ['id'],
-  own: ['keyHash'],
+  own: ['keyHash', 'keyChangedAt', 'wholeAskedAt'],
   toRow: (terminal) => ({ tags: [], ...terminal }),
-  toEntry: ({ keyHash: _, ...row }) => row,
+  toEntry: ({ id, store: of, tags }) => ({ id, store: of, tags }),
 });
 
 export const ranges = codec<Of<'ranges'>, typeof t.range>({

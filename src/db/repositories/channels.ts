@@ -8,6 +8,8 @@ export const CHANNELS = {
   /** Price files were made, or a terminal is to look now; the number, or the terminal's id. */
   files: 'price_files',
   wake: 'wake_terminal',
+  /** A terminal has another key, or none, and its line is to end; its id. Without one: what it is to be handed is another. */
+  keys: 'terminal_keys',
   /** A terminal said something else than before; its id. */
   terminals: 'terminal_said',
 } as const;

@@ -64,6 +64,7 @@ const BESIDE_THE_PLAN = [
   'chain words',
   'waiting entries',
   'signing key',
+  'terminal key',
   'sending',
 ];
 

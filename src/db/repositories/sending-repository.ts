@@ -5,6 +5,7 @@ import type { SendingStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { tellServers } from './channels.ts';
+import { planVersionOf } from './plan-version.ts';
 
 /** Servers that look at one database notice within this time that it was restored, each for itself. */
 const NOTICED_TOGETHER = 5 * 60_000;
@@ -155,9 +156,36 @@ export function sendingRepository(db: Database): SendingStore {
     },
     async terminalKeys() {
       const rows = await db
-        .select({ id: t.terminal.id, store: t.terminal.store, hash: t.terminal.keyHash })
+        .select({
+          ...{ id: t.terminal.id, store: t.terminal.store, hash: t.terminal.keyHash },
+          whole: t.terminal.wholeAskedAt,
+        })
         .from(t.terminal);
-      return new Map(rows.flatMap(({ hash, ...terminal }) => (hash ? [[hash, terminal]] : [])));
+      return new Map(
+        rows.flatMap(({ hash, whole, ...terminal }) =>
+          hash ? [[hash, { ...terminal, wantsWhole: whole !== null }]] : [],
+        ),
+      );
+    },
+    giveKey: (terminal, hash, person, now) =>
+      db.transaction(async (tx) => {
+        const set = { keyHash: hash, keyChangedAt: now };
+        await tx.update(t.terminal).set(set).where(eq(t.terminal.id, terminal));
+        await tx.insert(t.auditEntry).values({
+          ...{ person, action: hash === null ? 'took its key' : 'gave it a new key' },
+          ...{ subjectKind: 'terminal key', subject: terminal },
+          planVersion: await planVersionOf(tx),
+        });
+        await tellServers(tx, 'keys', terminal);
+      }),
+    async askWhole(terminal, now) {
+      await db.update(t.terminal).set({ wholeAskedAt: now }).where(eq(t.terminal.id, terminal));
+      await tellServers(db, 'keys', '');
+      await tellServers(db, 'wake', terminal);
+    },
+    async gaveWhole(terminal) {
+      await db.update(t.terminal).set({ wholeAskedAt: null }).where(eq(t.terminal.id, terminal));
+      await tellServers(db, 'keys', '');
     },
     async wake(terminal) {
       await tellServers(db, 'wake', terminal);
@@ -246,5 +274,8 @@ async function terminals(db: Database): ReturnType<SendingStore['terminals']> {
     clockSkew: state?.clockSkew ?? null,
     problem: state?.problem ?? null,
     wanted: number,
+    hasKey: terminal.keyHash !== null,
+    keyChangedAt: terminal.keyChangedAt?.toISOString() ?? null,
+    wholeAskedAt: terminal.wholeAskedAt?.toISOString() ?? null,
   }));
 }

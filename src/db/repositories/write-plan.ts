@@ -18,8 +18,9 @@ import * as t from '../schema/index.ts';
  */
 export async function writePlan(tx: Transaction, document: PlanDocument): Promise<void> {
   const money = amountColumn(document.currency);
-  const keys = await tx.select({ id: t.terminal.id, keyHash: t.terminal.keyHash }).from(t.terminal);
-  const keyOf = new Map(keys.map(({ id, keyHash }) => [id, keyHash]));
+  const { id, keyHash, keyChangedAt, wholeAskedAt } = t.terminal;
+  const terminalsBefore = await tx.select({ id, keyHash, keyChangedAt, wholeAskedAt }).from(t.terminal);
+  const ownOf = new Map(terminalsBefore.map((own) => [own.id, own]));
   await setAside(tx);
   await empty(tx);
   const { items, promotions, shoppers = [], priceLists = [], terminals = [] } = document;
@@ -33,7 +34,7 @@ export async function writePlan(tx: Transaction, document: PlanDocument): Promis
   await insertRows(
     tx,
     t.terminal,
-    known.map((row) => ({ ...row, keyHash: keyOf.get(row.id) ?? null })),
+    known.map((row) => ({ ...row, ...ownOf.get(row.id) })),
   );
   await write(codecs.nodes, document.nodes);
   await write(

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { check, index, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
+import { check, index, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
 import type { ItemRule, StoreRule, WindowDocument } from '../../core/plan/index.ts';
 
 export const zone = pgTable('zone', { id: text().primaryKey(), name: text().notNull() });
@@ -38,6 +38,10 @@ export const terminal = pgTable(
     tags: text().array().notNull().default([]),
     /** SHA-256 of the terminal's key, hexadecimal; the key itself is kept nowhere. */
     keyHash: text().unique(),
+    /** When it was given that key, or when its key was taken; null: when the chain was set up. */
+    keyChangedAt: timestamp('key_changed_at', { withTimezone: true }),
+    /** Since when it is wanted to take its whole file once more; null: it is not. */
+    wholeAskedAt: timestamp('whole_asked_at', { withTimezone: true }),
   },
   (t) => [
     check('terminal_key_hash', sql`${t.keyHash} ~ '^[0-9a-f]{64}$'`),

@@ -44,10 +44,11 @@ const { db } = connect(databaseUrl, CONNECTIONS);
 const desk = terminalDesk(sendingRepository(db));
 const takePriceFile = terminalDoor(desk);
 const streams = terminalStreams(desk);
-hearDatabase(databaseUrl, ['files', 'wake'], {
+hearDatabase(databaseUrl, ['files', 'wake', 'keys'], {
   onNews(channel, what) {
     if (channel === 'wake') return streams.wake(what);
     desk.look();
+    if (channel === 'keys') return streams.drop(what);
     streams.newer(what);
   },
   // What was made while nobody listened is asked for by whoever is connected.

@@ -1,53 +1,47 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
-import { isDatabaseAway } from '../../db/index.ts';
-import { AWAY, RETRY_AFTER } from '../http/reply.ts';
-import { log } from '../machine/log.ts';
+import type { KeyedTerminal } from '../../usecases/ports/index.ts';
 import type { TerminalDesk } from '../terminal-desk.ts';
+import { answerTerminal, TERMINAL_HEADERS } from './answer-terminal.ts';
 
 export const PRICE_FILE_PATH = '/api/till/price-file';
 
 /**
  * `GET /api/till/price-file?have=12&sha256=…`: the newest file of the terminal's store, or 204 where it has that one.
- * Who says what it has, down to the last byte, gets the difference alone where that is less. Thousands of terminals ask every few seconds, or all at once when something was sent: what they get lies packed in memory, and
- * is handed out before anything else of the application is troubled.
+ * Who says what it has, down to the last byte, gets the difference alone where that is less; who is to have the whole
+ * once more gets it whatever it has. Thousands of terminals ask every few seconds, or all at once when something was
+ * sent: what they get lies packed in memory, and is handed out before anything else of the application is troubled.
  */
 export function terminalDoor(desk: TerminalDesk) {
-  return async (request: IncomingMessage, response: ServerResponse, address: string): Promise<void> => {
-    const say = (status: number, message: string, headers: Record<string, string> = {}) =>
-      void response
-        .writeHead(status, { ...HEADERS, 'content-type': 'application/json; charset=utf-8', ...headers })
-        .end(JSON.stringify({ message }));
-    try {
-      if (request.method !== 'GET') return say(405, 'Only GET is answered here.', { allow: 'GET' });
-      const key = /^Bearer (\S{1,200})$/.exec(request.headers.authorization ?? '')?.[1];
-      const terminal = key === undefined ? null : await desk.terminalOf(key);
-      if (!terminal) {
-        log.warn({ from: address, path: PRICE_FILE_PATH }, 'terminal key not known');
-        return say(401, 'This terminal key is not known.');
-      }
-      const asked = askedIn(request.url ?? '');
-      if (asked.have === undefined) return say(422, '`have` is the number of a price file.');
-      if (asked.sha256 === undefined) return say(422, '`sha256` is 64 hexadecimal digits.');
+  return (request: IncomingMessage, response: ServerResponse, address: string): Promise<void> =>
+    answerTerminal(desk, PRICE_FILE_PATH, { request, response, address }, async (terminal, refuse) => {
+      const { have, sha256 } = askedIn(request.url ?? '');
+      if (have === undefined) return refuse(422, '`have` is the number of a price file.');
+      if (sha256 === undefined) return refuse(422, '`sha256` is 64 hexadecimal digits.');
       const number = await desk.newestNumber(terminal.store);
-      if (number === null || number === asked.have) return void response.writeHead(204, HEADERS).end();
-      const { have, sha256 } = asked;
-      const has = have !== null && sha256 !== null ? { number: have, sha256 } : null;
+      const whole = wantsWhole(terminal, { have, sha256 });
+      if (number === null || (number === have && !whole))
+        return void response.writeHead(204, TERMINAL_HEADERS).end();
+      const has = !whole && have !== null && sha256 !== null ? { number: have, sha256 } : null;
       const packed =
         (has && (await desk.change(terminal.store, number, has))) ??
         (await desk.envelope(terminal.store, number));
-      if (!packed) return void response.writeHead(204, HEADERS).end();
+      if (!packed) return void response.writeHead(204, TERMINAL_HEADERS).end();
+      if (whole) response.once('finish', () => desk.gaveWhole(terminal.id));
       await hand(packed, number, request, response);
-    } catch (error) {
-      if (isDatabaseAway(error)) return say(503, AWAY.database, { 'retry-after': RETRY_AFTER });
-      log.error({ err: error }, 'a price file could not be handed out');
-      say(500, 'Something failed on our side; try again.');
-    }
-  };
+    });
 }
 
-const HEADERS = { 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' };
+interface Has {
+  readonly have: number | null;
+  readonly sha256: string | null;
+}
+
+/** A program of the first version, which does not say what it has to the last byte, takes nothing that it has. */
+const wantsWhole = (terminal: KeyedTerminal, { have, sha256 }: Has): boolean =>
+  terminal.wantsWhole && (have === null || sha256 !== null);
+
 const unpack = promisify(gunzip);
 
 /** As it lies there where the asker takes that. */
@@ -61,7 +55,7 @@ async function hand(
   const body = takes ? packed : await unpack(packed);
   response
     .writeHead(200, {
-      ...HEADERS,
+      ...TERMINAL_HEADERS,
       'content-type': 'application/json; charset=utf-8',
       'content-length': body.length,
       vary: 'accept-encoding',

@@ -1,7 +1,14 @@
-import { createHash } from 'node:crypto';
 import { asc, desc } from 'drizzle-orm';
 import { type Database, schema } from '../../db/index.ts';
-import { certificateOf, type KeyPair, keyIdOf, newKeyPair, sha256Of, signedBy } from '../../signing/index.ts';
+import {
+  certificateOf,
+  type KeyPair,
+  keyIdOf,
+  newKeyPair,
+  newTerminalKey,
+  sha256Of,
+  signedBy,
+} from '../../signing/index.ts';
 import type { Signer, SigningKeys } from '../../usecases/ports/index.ts';
 
 /** The chain's keys, read when one is wanted. */
@@ -61,5 +68,4 @@ function signerWith({ publicKey, privateKey }: KeyPair): Signer {
   };
 }
 
-/** Keys of terminals are long random texts: one SHA-256 is enough to keep them hashed. */
-export const hashOfKey = (key: string): string => createHash('sha256').update(key).digest('hex');
+export { newTerminalKey };

@@ -15,6 +15,8 @@ export function trailAboutWords(about: Exclude<TrailAbout, { kind: 'promotion' }
       return about.rows === 1 ? `${title}, one row` : `${title}, ${saidCount(about.rows)} rows`;
     case 'sending':
       return `Price file ${about.number} to ${about.stores === 1 ? 'one store' : `${saidCount(about.stores)} stores`}`;
+    case 'terminal':
+      return `Terminal ${about.id}`;
     case 'plan':
       return 'The whole plan';
     case 'work-rules':
@@ -25,5 +27,3 @@ export function trailAboutWords(about: Exclude<TrailAbout, { kind: 'promotion' }
       return 'The key that signs price files';
   }
 }
-
-export const TRAIL_HOW = { new: 'new', changed: 'changed', gone: 'gone' } as const;

@@ -25,6 +25,7 @@ function ports(promotions: PromotionDocument[] = [HALF, WEST], held: Record<stri
         [...numbers].map(([store, holds]) => ({
           ...{ terminal: `${store}-1`, store, tags: [], holds, heldSince: null, lastSeen: null },
           ...{ clockSkew: null, problem: null, wanted: holds },
+          ...{ hasKey: true, keyChangedAt: null, wholeAskedAt: null },
         })),
       envelope: async (store: string) => {
         const content = JSON.stringify({ number: 1, store, plan: held[store] });

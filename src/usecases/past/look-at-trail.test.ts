@@ -112,6 +112,11 @@ describe('what was done', () => {
       { kind: 'signing key', subject: 'chain', after: null },
       { about: { kind: 'key' }, known: null },
     ],
+    [
+      'a new key of a terminal',
+      { kind: 'terminal key', subject: 't1', after: null },
+      { about: { kind: 'terminal', id: 't1' }, known: null },
+    ],
   ])('tells %s', async (_, said, wanted) => {
     expect((await trail([entry(5, said)]).look()).entries[0]).toMatchObject(wanted);
   });
@@ -163,6 +168,6 @@ describe('what was done', () => {
       before: 51,
     });
     await look({ part: 'sending' });
-    expect(asked[2]).toMatchObject({ kinds: ['sending', 'signing key'] });
+    expect(asked[2]).toMatchObject({ kinds: ['sending', 'signing key', 'terminal key'] });
   });
 });

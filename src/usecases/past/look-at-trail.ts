@@ -34,7 +34,7 @@ const PAGE = 50;
 const KINDS = {
   promotions: ['promotion', 'proposal'],
   stockroom: ['entries', 'many-entries', 'waiting entries', 'plan'],
-  sending: ['sending', 'signing key'],
+  sending: ['sending', 'signing key', 'terminal key'],
   chain: ['work rules', 'chain words'],
 } as const;
 /** Kinds whose entries change what prices. */
@@ -142,6 +142,8 @@ function aboutOf({ kind, subject, before, after }: TrailEntry, { document }: Cur
       return { kind, number: Number(subject), stores: (after as { stores: string[] }).stores.length };
     case 'signing key':
       return { kind: 'key' };
+    case 'terminal key':
+      return { kind: 'terminal', id: subject };
     case 'work rules':
       return { kind: 'work-rules' };
     case 'chain words':

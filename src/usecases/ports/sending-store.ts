@@ -32,6 +32,11 @@ export interface TerminalStatus {
   readonly problem: string | null;
   /** The number that its store was sent last. */
   readonly wanted: number | null;
+  readonly hasKey: boolean;
+  /** When it was given its key, or when that was taken, ISO 8601 UTC; null: as the chain was set up. */
+  readonly keyChangedAt: string | null;
+  /** Since when it is wanted to take its whole file once more; null: it is not. */
+  readonly wholeAskedAt: string | null;
 }
 
 /** What a terminal said of itself from a moment on. */
@@ -73,6 +78,12 @@ export interface TerminalName {
   readonly store: string;
 }
 
+/** A terminal as it comes in by its key. */
+export interface KeyedTerminal extends TerminalName {
+  /** Whether it is to be handed its whole file, whatever it has. */
+  readonly wantsWhole: boolean;
+}
+
 /** Port: price files and what terminals hold. */
 export interface SendingStore {
   /** Makes a rollout; `make` is told the number that all its files bear. */
@@ -103,7 +114,12 @@ export interface SendingStore {
   newestRollout(): Promise<number | null>;
   rollouts(): Promise<readonly RolloutSummary[]>;
   /** Every terminal that has a key, by the key's hash. */
-  terminalKeys(): Promise<ReadonlyMap<string, TerminalName>>;
+  terminalKeys(): Promise<ReadonlyMap<string, KeyedTerminal>>;
+  /** Gives a terminal another key; the one before is not known from then on, at any server. @param hash null: none. */
+  giveKey(terminal: string, hash: string | null, person: string, now: Date): Promise<void>;
+  /** Has a terminal be handed its whole file once more, whatever it has; until {@link gaveWhole}. */
+  askWhole(terminal: string, now: Date): Promise<void>;
+  gaveWhole(terminal: string): Promise<void>;
   /**
    * Lets numbers begin at a new epoch, where they did not within the last minutes: another server may have noticed the
    * same restored backup.

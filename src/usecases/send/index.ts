@@ -1,3 +1,5 @@
+export * from './give-terminal-key.ts';
+export * from './hand-whole-file.ts';
 export * from './hold-back.ts';
 export { listTerminals } from './list-terminals.ts';
 export * from './look-at-terminal.ts';

@@ -24,6 +24,8 @@ export async function lookAtTerminal(
   return {
     ...terminalRow(current.compiled, status, now),
     lacks: wanted && status.holds !== status.wanted ? lacksOf(current, held, wanted) : null,
+    keyChangedAt: status.keyChangedAt,
+    wholeAskedAt: status.wholeAskedAt,
     wantedSince: wanted?.createdAt ?? null,
     story,
   };

@@ -13,11 +13,15 @@ const WELL: TerminalStatus = {
   lastSeen: '2027-03-01T08:59:30Z',
   clockSkew: 900,
   problem: null,
+  hasKey: true,
+  keyChangedAt: null,
+  wholeAskedAt: null,
 };
 
 it.each<[string | null, Partial<TerminalStatus>]>([
   [null, {}],
   [null, { wanted: null, holds: null }],
+  ['no-key', { hasKey: false, lastSeen: null }],
   ['never-seen', { lastSeen: null, problem: 'x' }],
   ['silent', { lastSeen: '2027-03-01T08:58:59Z', holds: 6 }],
   ['refused', { problem: 'the signature does not fit', holds: 6 }],

@@ -8,6 +8,7 @@ const CLOCK_OFF_BY = 30_000;
 
 /** What is wrong with a terminal, worst first; null where it holds what its store was sent. */
 export function troubleOf(status: TerminalStatus, now: number): TerminalTrouble | null {
+  if (!status.hasKey) return 'no-key';
   if (status.lastSeen === null) return 'never-seen';
   if (now - Date.parse(status.lastSeen) > SILENT_AFTER) return 'silent';
   if (status.problem !== null) return 'refused';

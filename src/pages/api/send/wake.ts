@@ -1,7 +1,8 @@
-import { wakeRequest } from '../../../contracts/index.ts';
+import { terminalRequest } from '../../../contracts/index.ts';
 import { endpoint, outcomeReply, wakeTerminal } from '../../../server/index.ts';
 
 /** Has one terminal look at once for what is new. */
-export const POST = endpoint({ permission: 'send', schema: wakeRequest }, async ({ app, person, input }) =>
-  outcomeReply(await wakeTerminal(app, person, input.terminal)),
+export const POST = endpoint(
+  { permission: 'send', schema: terminalRequest },
+  async ({ app, person, input }) => outcomeReply(await wakeTerminal(app, person, input.terminal)),
 );
