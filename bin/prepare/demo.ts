@@ -19,7 +19,7 @@ import type { Environment } from '../../src/server/machine/environment.ts';
 import { signInService } from '../../src/server/sign-in.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { newTerminalKey, signingKeys } from '../../src/server/standing/signing.ts';
-import { sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
+import { priceFileMaker, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 
 /** Saved after the first rollout, so that there is something to review and send. */
 const NOT_SENT_YET = ['photo-cost', 'night-cream-clear'];
@@ -45,7 +45,8 @@ export async function loadDemo(
   const sending = sendingRepository(db);
   const heldBack = heldBackRepository(db);
   const compare = storeComparison(sending, heldBack);
-  const ports = { book, sending, heldBack, compare, signer: signingKeys(db) };
+  const maker = priceFileMaker({ book, sending, signer: signingKeys(db) });
+  const ports = { book, sending, heldBack, compare, maker };
   const { version } = await book.current();
   const setUp = {
     id: 'set-up',

@@ -17,16 +17,15 @@ export async function ensureBuild() {
     });
     if (built.status !== 0) throw new SetUpFault(`The build failed:\n${built.stdout}${built.stderr}`);
     const external = ['pg-native'];
-    await bundle('bin/prepare/main.ts', 'dist/prepare.mjs', { external, packages: 'external' });
-    await bundle('src/server/entry/main.ts', 'dist/server.mjs', { external, packages: 'external' });
-    await bundle('src/server/heavy/heavy-worker.ts', 'dist/heavy-worker.mjs', {
-      external,
-      packages: 'external',
-    });
-    await bundle('src/server/files/read-file-worker.ts', 'dist/read-file-worker.mjs', {
-      external,
-      packages: 'external',
-    });
+    const programs = {
+      'bin/prepare/main.ts': 'prepare',
+      'src/server/entry/main.ts': 'server',
+      'src/server/heavy/heavy-worker.ts': 'heavy-worker',
+      'src/server/files/read-file-worker.ts': 'read-file-worker',
+      'src/server/heavy/price-files-worker.ts': 'price-files-worker',
+    };
+    for (const [entry, name] of Object.entries(programs))
+      await bundle(entry, `dist/${name}.mjs`, { external, packages: 'external' });
     await bundle('tills/main.ts', 'dist/tills.mjs');
   });
 }

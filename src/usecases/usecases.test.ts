@@ -21,6 +21,7 @@ import {
   lookAtToday,
   openPromotion,
   previewPromotion,
+  priceFileMaker,
   savePromotion,
   searchItems,
   sendPriceFiles,
@@ -518,7 +519,8 @@ describe('sending', () => {
     const sending = quietSending();
     const signer = quietKeys();
     const memory = inMemory(withPromotions(change('a')));
-    const ports = { ...memory, sending, signer, compare: storeComparison(sending, memory.heldBack) };
+    const maker = priceFileMaker({ book: memory.book, sending, signer });
+    const ports = { ...memory, sending, maker, compare: storeComparison(sending, memory.heldBack) };
     const now = Date.parse('2027-04-14T10:00:00Z') as never;
     expect(
       await sendPriceFiles(ports, planner, { stores: null, planVersion: 1, held: [] }, now),

@@ -152,7 +152,12 @@ describe('what is approved', () => {
   it('stays due where it could not be sent', async () => {
     const broken = {
       ...ports(),
-      signer: { ...ports().signer, newest: () => Promise.reject(new Error('no key')) },
+      maker: {
+        // biome-ignore lint/correctness/useYield: it fails before it has made any
+        async *make() {
+          throw new Error('no key');
+        },
+      },
     };
     await expect(sendByItself(broken, at(6))).rejects.toThrow('no key');
     expect(await sendByItself(ports(), at(6.1))).toMatchObject({ stores: 2 });

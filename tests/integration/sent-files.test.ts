@@ -117,6 +117,7 @@ describe('the story of a terminal', () => {
 
   it('tells what it lacks of what its store was sent, by name', async () => {
     const first = await send();
+    await ports().sending.giveKey('east-1', 'a'.repeat(64), 'basil', new Date(NOW));
     await say(first);
     const look = (who = ADMIN) => lookAtTerminal(ports(), who, 'east-1', Date.now());
     expect(await look()).toMatchObject({ holds: first, wanted: first, lacks: null, trouble: null });

@@ -261,13 +261,18 @@ export const quietKeys = (): SigningKeys => ({
 
 /** Terminals that hold everything; nothing was ever sent. */
 export const quietSending = (): SendingStore => ({
-  send: async () => 1,
+  async send(_, make) {
+    let stores = 0;
+    for await (const files of make(1)) stores += files.length;
+    return { rollout: 1, stores };
+  },
   newestNumber: async () => null,
   newestNumbers: async () => new Map(),
   envelope: async () => null,
   renewEpoch: async () => false,
   lastRestore: async () => null,
   newestFiles: async () => new Map(),
+  newestDates: async () => new Map(),
   change: async () => null,
   sentFile: async () => null,
   story: async () => [],

@@ -51,7 +51,8 @@ const KEPT_AFTER_END = 2 * DAY;
 
 /**
  * Makes the plans of single stores at a moment: what a store carries, its prices, its approved promotions that are not
- * over. Stores of one zone share the items that have no price of one store, as the very same objects.
+ * over. Stores of one zone share the items that have no price of one store, and stores with the same goods share what
+ * is left of lists, sets and promotions among these, all as the very same objects.
  */
 export function storePlans(
   document: PlanDocument,
@@ -60,32 +61,68 @@ export function storePlans(
 ): (store: string) => PlanDocument {
   const changes = new Map(compiled.changes.map((change) => [change.promotion.id, change]));
   const trimmed = trimmer();
+  const goodsOf = sharedGoods(document, compiled);
   return (id) => {
     const store = compiled.stores.get(id)!;
+    const goods = goodsOf(id);
     const promotions = document.promotions
       .filter((promotion) => concerns(promotion, changes.get(promotion.id), compiled, id, now))
       .map((promotion) => pricedAt(promotion, store));
-    const items = carriedItems(document, compiled, id).map((item) => trimmed(item, store));
-    const skus = new Set(items.map(({ sku }) => sku));
     const shopping = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
     return {
       ...document,
-      items,
-      itemSets: (document.itemSets ?? []).map(({ frozen: _, ...set }) => ({
-        ...set,
-        rule: prune(set.rule, skus),
-      })),
+      items: goods.items.map((item) => trimmed(item, store)),
+      itemSets: goods.itemSets,
       stores: [told(store)],
       storeGroups: [],
       zones: (document.zones ?? []).filter((zone) => zone.id === store.zone),
       terminals: (document.terminals ?? []).filter((terminal) => terminal.store === id),
       ranges: [],
       shoppers: (document.shoppers ?? []).filter((shopper) => shopping.has(shopper.id)),
-      priceLists: (document.priceLists ?? []).map((list) =>
-        list.prices ? { ...list, prices: only(list.prices, skus) } : list,
-      ),
-      promotions: keptInStore(promotions, skus),
+      priceLists: goods.priceLists,
+      promotions: beside(promotions.flatMap((promotion) => goods.leftOf(promotion) ?? [])),
     };
+  };
+}
+
+/** What stores that carry the very same goods have in common. */
+interface SharedGoods {
+  /** With their parents. */
+  readonly items: readonly ItemDocument[];
+  readonly itemSets: NonNullable<PlanDocument['itemSets']>;
+  readonly priceLists: NonNullable<PlanDocument['priceLists']>;
+  /** What is left of a promotion among these goods; null: nothing. */
+  leftOf(promotion: PromotionDocument): PromotionDocument | null;
+}
+
+function sharedGoods(document: PlanDocument, compiled: CompiledPlan): (store: string) => SharedGoods {
+  const shared = new Map<string, SharedGoods>();
+  return (store) => {
+    const items = carriedItems(document, compiled, store);
+    const key = items.map(({ sku }) => sku).join('\n');
+    const found = shared.get(key) ?? goodsOf(document, items);
+    shared.set(key, found);
+    return found;
+  };
+}
+
+function goodsOf(document: PlanDocument, items: readonly ItemDocument[]): SharedGoods {
+  const skus = new Set(items.map(({ sku }) => sku));
+  const left = new WeakMap<PromotionDocument, { readonly one: PromotionDocument | null }>();
+  return {
+    items,
+    itemSets: (document.itemSets ?? []).map(({ frozen: _, ...set }) => ({
+      ...set,
+      rule: prune(set.rule, skus),
+    })),
+    priceLists: (document.priceLists ?? []).map((list) =>
+      list.prices ? { ...list, prices: only(list.prices, skus) } : list,
+    ),
+    leftOf(promotion) {
+      const found = left.get(promotion) ?? { one: forStore(promotion, skus) };
+      left.set(promotion, found);
+      return found.one;
+    },
   };
 }
 
@@ -112,13 +149,18 @@ function concerns(
 }
 
 /** Promotions as a store's terminals get them: what is left of them among the items that it carries. */
-export function keptInStore(
+export const keptInStore = (
   promotions: readonly PromotionDocument[],
   skus: ReadonlySet<string>,
-): PromotionDocument[] {
-  const left = promotions.flatMap((promotion) => forStore(promotion, skus) ?? []);
-  const ids = new Set(left.map(({ id }) => id));
-  return left.map((promotion) => ({ ...promotion, offer: besideThose(promotion.offer, ids) }));
+): PromotionDocument[] => beside(promotions.flatMap((promotion) => forStore(promotion, skus) ?? []));
+
+/** Each with those alone named in it that are there. */
+function beside(promotions: readonly PromotionDocument[]): PromotionDocument[] {
+  const ids = new Set(promotions.map(({ id }) => id));
+  return promotions.map((promotion) => {
+    const offer = besideThose(promotion.offer, ids);
+    return offer === promotion.offer ? promotion : { ...promotion, offer };
+  });
 }
 
 /** Carried items with their parents. */

@@ -23,3 +23,26 @@ export function stable(value: unknown): string {
       : entry,
   );
 }
+
+/**
+ * {@link stable}, for values that share much of what is in them: the texts of a value's own members are remembered for
+ * as long as these live.
+ */
+export function stableTexts(): (value: object) => string {
+  const known = new WeakMap<object, string>();
+  const textOf = (member: unknown): string | undefined => {
+    if (typeof member !== 'object' || member === null) return JSON.stringify(member);
+    const found = known.get(member) ?? stable(member);
+    known.set(member, found);
+    return found;
+  };
+  return (value) => {
+    const members = Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .flatMap(([name, member]) => {
+        const text = textOf(member);
+        return text === undefined ? [] : `${JSON.stringify(name)}:${text}`;
+      });
+    return `{${members.join(',')}}`;
+  };
+}

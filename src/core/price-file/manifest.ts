@@ -1,5 +1,5 @@
-import type { ItemDocument, PlanDocument } from '../plan/index.ts';
-import { digest, stable } from './digest.ts';
+import type { ItemDocument, PlanDocument, PromotionDocument } from '../plan/index.ts';
+import { digest, stable, stableTexts } from './digest.ts';
 
 /** What a price file holds, as digests: enough to tell what the next one would change. */
 export interface Manifest {
@@ -18,28 +18,31 @@ export const NAMED_PARTS = ['itemSets', 'priceLists', 'shopperGroups'] as const;
 export type NamedPart = (typeof NAMED_PARTS)[number];
 
 /** The manifest of one store's plan. */
-export function manifestOf(plan: PlanDocument, ofItem: ItemDigest = itemDigest()): Manifest {
-  const { promotions, items, ...rest } = plan;
-  return {
+export const manifestOf = (plan: PlanDocument): Manifest => manifests()(plan);
+
+/** Manifests of many stores: what they share as the very same objects is looked at once. */
+export function manifests(): (plan: PlanDocument) => Manifest {
+  const ofItem = digests<ItemDocument>();
+  const ofPromotion = digests<PromotionDocument>();
+  const ofNamed = digests<object>();
+  const textOf = stableTexts();
+  return ({ promotions, items, ...rest }) => ({
     items: Object.fromEntries(items.map((item) => [item.sku, ofItem(item)])),
-    promotions: Object.fromEntries(promotions.map((promotion) => [promotion.id, digest(stable(promotion))])),
-    other: digest(stable(rest)),
+    promotions: Object.fromEntries(promotions.map((promotion) => [promotion.id, ofPromotion(promotion)])),
+    other: digest(textOf(rest)),
     named: Object.fromEntries(
       NAMED_PARTS.flatMap((part) =>
-        (rest[part] ?? []).map((entry) => [`${part} ${entry.id}`, digest(stable(entry))]),
+        (rest[part] ?? []).map((entry) => [`${part} ${entry.id}`, ofNamed(entry)]),
       ),
     ),
-  };
+  });
 }
 
-export type ItemDigest = (item: ItemDocument) => string;
-
-/** Digests of items, each worked out once: most stores of a zone have the very same ones. */
-export function itemDigest(): ItemDigest {
-  const known = new WeakMap<ItemDocument, string>();
-  return (item) => {
-    const found = known.get(item) ?? digest(stable(item));
-    known.set(item, found);
+function digests<T extends object>(): (one: T) => string {
+  const known = new WeakMap<T, string>();
+  return (one) => {
+    const found = known.get(one) ?? digest(stable(one));
+    known.set(one, found);
     return found;
   };
 }

@@ -1,6 +1,6 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { and, asc, count, desc, eq, lte, max, sql } from 'drizzle-orm';
-import type { ChangeEnvelope, PriceFileEnvelope } from '../../contracts/index.ts';
+import { and, asc, count, desc, eq, inArray, lte, max, sql } from 'drizzle-orm';
+import type { PriceFileEnvelope } from '../../contracts/index.ts';
 import type { SendingStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
@@ -9,9 +9,6 @@ import { planVersionOf } from './plan-version.ts';
 
 /** Servers that look at one database notice within this time that it was restored, each for itself. */
 const NOTICED_TOGETHER = 5 * 60_000;
-
-/** A file is up to some hundred kilobytes, packed: a few of them a statement. */
-const FILES_A_STATEMENT = 12;
 
 /** What is remembered of a terminal. */
 const EVENTS_KEPT = 200;
@@ -25,26 +22,23 @@ export function sendingRepository(db: Database): SendingStore {
           .values({ createdBy: person, planVersion })
           .returning({ id: t.rollout.id });
         const number = row!.id;
-        const files = make(number);
-        for (let i = 0; i < files.length; i += FILES_A_STATEMENT) {
-          const rows = files.slice(i, i + FILES_A_STATEMENT).map(({ content, change, ...file }) => ({
-            ...file,
-            number,
-            rollout: number,
-            envelope: packed({ store: file.store, number, content, signature: file.signature }),
-            change: change && packed(change),
+        const stores: string[] = [];
+        for await (const files of make(number)) {
+          const rows = files.map(({ change, envelope, ...file }) => ({
+            ...{ ...file, number, rollout: number, envelope: Buffer.from(envelope) },
+            change: change && Buffer.from(change.packed),
             changesFrom: change?.from ?? null,
             changesSha256: change?.fromSha256 ?? null,
           }));
           await tx.insert(t.priceFile).values(rows);
+          stores.push(...files.map(({ store }) => store));
         }
-        const stores = files.map(({ store }) => store);
         await tx.insert(t.auditEntry).values({
           ...{ person, planVersion, action: reason, subjectKind: 'sending', subject: String(number) },
           after: { stores, promotions },
         });
         await tellServers(tx, 'files', number);
-        return number;
+        return { rollout: number, stores: stores.length };
       }),
     async newestNumber(store) {
       const [row] = await db
@@ -78,17 +72,26 @@ export function sendingRepository(db: Database): SendingStore {
         ? { packed: row.packed, from: row.from, fromSha256: row.fromSha256 }
         : null;
     },
-    async newestFiles() {
+    async newestFiles(stores) {
       const { store, number, sha256, createdAt, manifest } = t.priceFile;
       const rows = await db
         .selectDistinctOn([store], { store, number, sha256, createdAt, manifest })
         .from(t.priceFile)
+        .where(inArray(store, [...stores]))
         .orderBy(asc(store), desc(number));
       return new Map(
         rows.flatMap(({ store: id, manifest: known, createdAt: at, ...row }) =>
           known ? [[id, { ...row, createdAt: at.toISOString(), manifest: known }]] : [],
         ),
       );
+    },
+    async newestDates() {
+      const { store, number, createdAt } = t.priceFile;
+      const rows = await db
+        .selectDistinctOn([store], { store, createdAt })
+        .from(t.priceFile)
+        .orderBy(asc(store), desc(number));
+      return new Map(rows.map((row) => [row.store, row.createdAt.toISOString()]));
     },
     async sentFile(store, number) {
       const [row] = await db
@@ -239,12 +242,17 @@ const forgetOldEvents = (db: Database, terminal: string) =>
       where earlier.terminal = old.terminal and earlier.id < old.id and earlier.holds is not distinct from old.holds
     )`);
 
-const packed = (envelope: PriceFileEnvelope | ChangeEnvelope): Buffer =>
-  gzipSync(JSON.stringify(envelope), { level: 6 });
-
 /** The envelope of a file that was made when there were none. */
 const madeOf = ({ store, number, content, signature }: typeof t.priceFile.$inferSelect): Buffer | null =>
-  content && packed({ store, number, content: gunzipSync(content).toString('utf8'), signature });
+  content &&
+  gzipSync(
+    JSON.stringify({
+      store,
+      number,
+      content: gunzipSync(content).toString('utf8'),
+      signature,
+    } satisfies PriceFileEnvelope),
+  );
 
 async function terminals(db: Database): ReturnType<SendingStore['terminals']> {
   const wanted = db.$with('wanted').as(

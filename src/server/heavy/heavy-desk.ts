@@ -139,13 +139,13 @@ export function heavyDesk(environment: Environment, onWentBack: () => void): Hea
 }
 
 function workerThread(
-  { databaseUrl, fileReader }: Environment,
+  { databaseUrl, fileReader, priceFileMaker }: Environment,
   program: string,
   kept: boolean,
   tell: (news: WentBack | WarmedUp) => void,
 ): Thread<HeavyQuestion, HeavyAnswer> {
   const worker = new Worker(program, {
-    workerData: { databaseUrl, fileReader, kept } satisfies HeavyWorkerData,
+    workerData: { databaseUrl, fileReader, priceFileMaker, kept } satisfies HeavyWorkerData,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   });
   worker.unref();

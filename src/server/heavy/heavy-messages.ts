@@ -1,4 +1,5 @@
 import type { Person } from '../../contracts/index.ts';
+import type { Programs } from '../standing/ports.ts';
 import type { HeavyEndpoint } from './heavy-endpoints.ts';
 import type { HeavyValue } from './heavy-values.ts';
 
@@ -54,9 +55,7 @@ export interface WarmedUp {
   readonly kind: 'warmed-up';
 }
 
-export interface HeavyWorkerData {
-  readonly databaseUrl: string;
-  readonly fileReader: string;
+export interface HeavyWorkerData extends Programs {
   /** Whether the thread is kept for what is quick. */
   readonly kept: boolean;
 }

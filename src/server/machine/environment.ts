@@ -10,9 +10,10 @@ export interface Environment {
   readonly demo: boolean;
   /** Where the simulated tills show themselves; null where there are none. */
   readonly tillPage: string | null;
-  /** The programs of the threads that answer heavy questions and read files. */
+  /** The programs of the threads that answer heavy questions, read files and make price files. */
   readonly heavyWorker: string;
   readonly fileReader: string;
+  readonly priceFileMaker: string;
   /** How many answer heavy questions; null: by the machine's cores. */
   readonly threads: number | null;
   /** Whether this server does what is done by itself; one that is set apart for that answers no pages. */
@@ -32,6 +33,7 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
     tillPage: env.BELLTAG_TILL_PAGE ?? null,
     heavyWorker: resolve(env.BELLTAG_HEAVY_WORKER ?? 'dist/heavy-worker.mjs'),
     fileReader: resolve(env.BELLTAG_FILE_READER ?? 'dist/read-file-worker.mjs'),
+    priceFileMaker: resolve(env.BELLTAG_PRICE_FILE_MAKER ?? 'dist/price-files-worker.mjs'),
     threads: Number(env.BELLTAG_THREADS) || null,
     jobs: env.BELLTAG_JOBS !== '0',
   };

@@ -19,6 +19,7 @@ import {
   waitingEntryRepository,
   workRulesRepository,
 } from '../../db/index.ts';
+import { priceFileMaker as makerHere } from '../../usecases/index.ts';
 import type {
   BasketCheckStore,
   ChainWordsStore,
@@ -33,6 +34,7 @@ import type {
   PlanBook,
   PlanPast,
   PlanWriter,
+  PriceFileMaker,
   PromotionStore,
   SendingHourStore,
   SendingStore,
@@ -43,6 +45,7 @@ import type {
   WorkRulesStore,
 } from '../../usecases/ports/index.ts';
 import { type StoreComparison, storeComparison } from '../../usecases/send/store-comparison.ts';
+import { priceFilesApart } from '../files/price-files-apart.ts';
 import { type FileReader, readFileApart } from '../files/read-file-apart.ts';
 import { livePlanBook } from './live-plan-book.ts';
 import { planPast } from './plan-past.ts';
@@ -69,6 +72,7 @@ export interface Ports {
   readonly history: HistoryStore;
   readonly compare: StoreComparison;
   readonly signer: SigningKeys;
+  readonly maker: PriceFileMaker;
   readonly checks: BasketCheckStore;
   readonly findings: FindingStore;
   readonly loopholes: LoopholeStore;
@@ -77,21 +81,29 @@ export interface Ports {
   readonly readFile: FileReader;
 }
 
+export interface Programs {
+  readonly databaseUrl: string;
+  /** Of threads that read a file, and that make price files. */
+  readonly fileReader: string;
+  readonly priceFileMaker: string;
+}
+
 /**
  * @param connections to the database at most.
  * @param onPlanWentBack is told when the database is found to be another than it was.
  */
 export function portsOf(
-  { databaseUrl, fileReader }: { databaseUrl: string; fileReader: string },
+  { databaseUrl, fileReader, priceFileMaker }: Programs,
   connections: number,
   onPlanWentBack: () => void = () => {},
 ): Ports {
   const { db } = connect(databaseUrl, connections);
   const sending = sendingRepository(db);
   const heldBack = heldBackRepository(db);
+  const [book, signer] = [livePlanBook(db, onPlanWentBack), signingKeys(db)];
   return {
     db,
-    book: livePlanBook(db, onPlanWentBack),
+    book,
     past: planPast(db),
     promotions: promotionRepository(db),
     rules: workRulesRepository(db),
@@ -107,7 +119,8 @@ export function portsOf(
     heldBack,
     history: historyRepository(db),
     compare: storeComparison(sending, heldBack),
-    signer: signingKeys(db),
+    signer,
+    maker: priceFilesApart({ program: priceFileMaker, databaseUrl }, makerHere({ book, sending, signer })),
     checks: basketCheckRepository(db),
     findings: findingRepository(db),
     loopholes: loopholeRepository(db),

@@ -9,6 +9,7 @@ export type * from './matching-store.ts';
 export type * from './picture-store.ts';
 export type * from './plan-book.ts';
 export type * from './plan-writer.ts';
+export type * from './price-file-maker.ts';
 export type * from './promotion-store.ts';
 export type * from './sending-hour-store.ts';
 export type * from './sending-store.ts';

@@ -1,16 +1,6 @@
-import type { ChangeEnvelope, KeyCertificate } from '../../contracts/index.ts';
+import type { KeyCertificate } from '../../contracts/index.ts';
 import type { Manifest } from '../../core/price-file/index.ts';
-
-/** A price file as it was made. */
-export interface MadePriceFile {
-  readonly store: string;
-  readonly content: string;
-  readonly sha256: string;
-  readonly signature: string;
-  readonly manifest: Manifest;
-  /** What makes it of the file that its store was sent before, where that is less; null: it goes as a whole. */
-  readonly change: ChangeEnvelope | null;
-}
+import type { PackedPriceFile } from './price-file-maker.ts';
 
 /** What is known of a file that was sent. */
 export interface SentFile {
@@ -86,8 +76,14 @@ export interface KeyedTerminal extends TerminalName {
 
 /** Port: price files and what terminals hold. */
 export interface SendingStore {
-  /** Makes a rollout; `make` is told the number that all its files bear. */
-  send(order: RolloutOrder, make: (number: number) => readonly MadePriceFile[]): Promise<number>;
+  /**
+   * Makes a rollout, all of it or nothing; `make` is told the number that all its files bear.
+   * @throws what `make` throws: then nothing was sent.
+   */
+  send(
+    order: RolloutOrder,
+    make: (number: number) => AsyncIterable<readonly PackedPriceFile[]>,
+  ): Promise<{ readonly rollout: number; readonly stores: number }>;
   /** The number of a store's newest file; null where none was made. */
   newestNumber(store: string): Promise<number | null>;
   /** The number of each store's newest file. */
@@ -95,7 +91,9 @@ export interface SendingStore {
   /** The envelope of a file as terminals take it: JSON, gzipped. Null: there is no such file. */
   envelope(store: string, number: number): Promise<Uint8Array | null>;
   /** Of each store's newest file. A store that was sent nothing, or a file from before manifests, is not in it. */
-  newestFiles(): Promise<ReadonlyMap<string, SentFile>>;
+  newestFiles(stores: readonly string[]): Promise<ReadonlyMap<string, SentFile>>;
+  /** When each store's newest file was made, ISO 8601 UTC. */
+  newestDates(): Promise<ReadonlyMap<string, string>>;
   /** What makes a file of the one before it, as it goes over: JSON, gzipped. Null: it goes as a whole. */
   change(
     store: string,

@@ -1,4 +1,5 @@
-import type { ChangeEnvelope } from '../../contracts/index.ts';
+import { gzipSync } from 'node:zlib';
+import type { ChangeEnvelope, PriceFileEnvelope } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
 import type { PlanDocument } from '../../core/plan/index.ts';
 import {
@@ -9,7 +10,14 @@ import {
   type PriceFileContent,
 } from '../../core/price-file/index.ts';
 import { canonicalText, canonicalTextWith } from '../../signing/index.ts';
-import type { MadePriceFile, SentFile, Signer } from '../ports/index.ts';
+import type { PackedPriceFile, SentFile, Signer } from '../ports/index.ts';
+
+/** A price file as it was made. */
+export interface MadePriceFile extends Pick<PackedPriceFile, 'store' | 'sha256' | 'signature' | 'manifest'> {
+  readonly content: string;
+  /** What makes it of the file that its store was sent before, where that is less; null: it goes as a whole. */
+  readonly change: ChangeEnvelope | null;
+}
 
 export interface ToMake {
   readonly store: string;
@@ -46,6 +54,19 @@ export function makePriceFile(
   const isLess = change !== null && JSON.stringify(change.change).length < text.length * MOST_OF_IT;
   return { store, content: text, manifest, sha256, signature, change: isLess ? change : null };
 }
+
+/** As it lies ready for terminals. */
+export function packed({ content, change, ...file }: MadePriceFile, number: number): PackedPriceFile {
+  const { store, signature } = file;
+  return {
+    ...file,
+    envelope: gzipped({ store, number, content, signature }),
+    change: change && { packed: gzipped(change), from: change.from, fromSha256: change.fromSha256 },
+  };
+}
+
+const gzipped = (envelope: PriceFileEnvelope | ChangeEnvelope): Uint8Array =>
+  gzipSync(JSON.stringify(envelope), { level: 6 });
 
 const changeFrom = (
   before: SentFile,

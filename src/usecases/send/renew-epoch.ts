@@ -1,7 +1,6 @@
 import type { Instant } from '../../core/calendar/index.ts';
 import { epochAt } from '../../core/price-file/index.ts';
-import type { PlanBook, SendingStore, SigningKeys } from '../ports/index.ts';
-import { sendAgain } from './send-again.ts';
+import { type AgainPorts, sendAgain } from './send-again.ts';
 
 /**
  * Puts terminals right after a backup was played back: numbers of price files begin at a new epoch, and every store's
@@ -10,7 +9,7 @@ import { sendAgain } from './send-again.ts';
  * @returns how many stores were sent theirs; null where another server did it just before.
  */
 export async function renewEpoch(
-  ports: { book: PlanBook; sending: SendingStore; signer: SigningKeys },
+  ports: AgainPorts,
   lost: number | null,
   now: Instant,
 ): Promise<number | null> {

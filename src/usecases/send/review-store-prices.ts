@@ -12,11 +12,11 @@ import { changedPrices } from '../../core/consequences/index.ts';
 import { readPlan } from '../../core/plan/index.ts';
 import { compile } from '../../core/price-book/index.ts';
 import { changedPriceViews } from '../plan/index.ts';
-import type { PlanBook, SendingStore } from '../ports/index.ts';
+import type { HeldBackStore, PlanBook, SendingStore } from '../ports/index.ts';
 import { sentContent } from './sent-content.ts';
-import type { StoreComparison } from './store-comparison.ts';
+import { type ComparedStore, comparedStores } from './store-comparison.ts';
 
-type Ports = { book: PlanBook; compare: StoreComparison; sending: SendingStore };
+type Ports = { book: PlanBook; heldBack: HeldBackStore; sending: SendingStore };
 
 /** The prices of a store that what would be sent changes, beside those that its terminals were sent last. */
 export async function reviewStorePrices(
@@ -27,8 +27,11 @@ export async function reviewStorePrices(
 ): Promise<Outcome<StorePricesReview>> {
   if (!may(person, 'see')) return failed({ kind: 'forbidden' });
   const current = await ports.book.current();
-  const entry = (await ports.compare(current, now)).find((one) => one.store.id === store);
-  if (!entry || !sees(person, store)) return failed({ kind: 'not-found', what: `store ${store}` });
+  if (!current.compiled.stores.has(store) || !sees(person, store))
+    return failed({ kind: 'not-found', what: `store ${store}` });
+  const held = (await ports.heldBack.all()).map(({ promotion }) => promotion);
+  const compared = comparedStores(current, ports.sending, new Set(held), now, [store]);
+  const entry: ComparedStore = (await compared.next()).value;
   const number = await ports.sending.newestNumber(store);
   const sent = number === null ? null : await sentContent(ports.sending, store, number);
   const { promotions, items } = entry.difference;

@@ -1,15 +1,15 @@
-import { gzipSync } from 'node:zlib';
+import { gunzipSync } from 'node:zlib';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { inMemory, quietSending } from '../../../tests/plans/ports.ts';
 import { signed } from '../../../tests/plans/signed.ts';
 import { change, withPromotions } from '../../../tests/plans/small-plan.ts';
-import type { Person } from '../../contracts/index.ts';
+import type { ChangeEnvelope, Person, PriceFileEnvelope } from '../../contracts/index.ts';
 import { DAY, type Instant } from '../../core/calendar/index.ts';
 import { manifestOf, storePlan } from '../../core/price-file/index.ts';
 import { canonicalText, sha256Of, signedBy } from '../../signing/index.ts';
-import { renewPriceFiles, replaceKey, sendAnew } from '../index.ts';
-import type { MadePriceFile, SendingStore, SentFile } from '../ports/index.ts';
-import { makePriceFile } from './make-price-file.ts';
+import { priceFileMaker, renewPriceFiles, replaceKey, sendAnew } from '../index.ts';
+import type { PackedPriceFile, SendingStore } from '../ports/index.ts';
+import { makePriceFile, packed } from './make-price-file.ts';
 
 const NOW = Date.parse('2027-04-14T10:00:00Z') as Instant;
 const OLD = (NOW - 8 * DAY) as Instant;
@@ -27,34 +27,30 @@ const signer = {
   sign: (text: string) => ({ sha256: sha256Of(text), signature: signedBy(chain.privateKey, text) }),
 };
 
+const unpacked = <T>(bytes: Uint8Array): T => JSON.parse(gunzipSync(bytes).toString('utf8')) as T;
+
 /** Two stores that were sent a file each, on two days; what is sent from now on is kept. */
 function standing() {
   const memory = inMemory(withPromotions(change('a'), change('b')));
-  const files = new Map<string, MadePriceFile & { readonly number: number; readonly createdAt: string }>();
-  const made: { by: string; files: readonly MadePriceFile[] }[] = [];
+  const files = new Map<string, PackedPriceFile & { readonly number: number; readonly createdAt: string }>();
+  const made: { by: string; files: readonly PackedPriceFile[] }[] = [];
   const put = async (store: string, number: number, at: Instant) => {
     const { document, compiled } = await memory.book.current();
     const plan = storePlan(document, compiled, store, at);
     const file = makePriceFile({ store, plan, manifest: manifestOf(plan), before: null }, number, signer, at);
-    files.set(store, { ...file, number, createdAt: new Date(at).toISOString() });
+    files.set(store, { ...packed(file, number), number, createdAt: new Date(at).toISOString() });
   };
   const sending: SendingStore = {
     ...quietSending(),
     newestNumbers: async () => new Map([...files].map(([store, { number }]) => [store, number])),
-    newestFiles: async () =>
-      new Map(
-        [...files].map(([store, { number, sha256, createdAt, manifest }]): [string, SentFile] => [
-          store,
-          { number, sha256, createdAt, manifest },
-        ]),
-      ),
-    envelope: async (store) => {
-      const { content, signature, number } = files.get(store)!;
-      return gzipSync(JSON.stringify({ store, number, content, signature }));
-    },
-    send: async ({ person: by }, make) => {
-      made.push({ by, files: make(9) });
-      return 9;
+    newestDates: async () => new Map([...files].map(([store, { createdAt }]) => [store, createdAt])),
+    sentFile: async (store) => files.get(store)!,
+    envelope: async (store) => files.get(store)!.envelope,
+    async send({ person: by }, make) {
+      const all: PackedPriceFile[] = [];
+      for await (const few of make(9)) all.push(...few);
+      made.push({ by, files: all });
+      return { rollout: 9, stores: all.length };
     },
   };
   const rotated: boolean[] = [];
@@ -64,7 +60,8 @@ function standing() {
     all: async () => [],
     rotate: async (withdraw: boolean) => void rotated.push(withdraw),
   };
-  return { put, made, rotated, ports: { book: memory.book, sending, signer: keys } };
+  const ports = { book: memory.book, sending, signer: keys };
+  return { put, made, rotated, ports: { ...ports, maker: priceFileMaker(ports) } };
 }
 
 let desk: ReturnType<typeof standing>;
@@ -81,15 +78,16 @@ describe('what was sent', () => {
       value: { rollout: 9, stores: 1 },
     });
     const [{ files }] = desk.made as [(typeof desk.made)[0]];
-    const [file] = files as [MadePriceFile];
-    const content = JSON.parse(file.content);
+    const [file] = files as [PackedPriceFile];
+    const { content: text } = unpacked<PriceFileEnvelope>(file.envelope);
+    const content = JSON.parse(text);
     expect(content).toMatchObject({
       ...{ store: 'east', number: 9, key: chain.key },
       ...{ madeAt: '2027-04-14T10:00:00.000Z', goodUntil: '2027-04-28T10:00:00.000Z' },
       plan: { promotions: [{ id: 'a' }, { id: 'b' }] },
     });
     // Its text is the one that there is of it.
-    expect(file.content).toBe(canonicalText(content));
+    expect(text).toBe(canonicalText(content));
     expect(file.change).toBeNull();
   });
 
@@ -97,7 +95,8 @@ describe('what was sent', () => {
     expect(await renewPriceFiles(desk.ports, NOW)).toBe(1);
     const [{ by, files }] = desk.made as [(typeof desk.made)[0]];
     expect([by, files.map(({ store }) => store)]).toEqual(['renewal', ['east']]);
-    expect(files[0]!.change).toMatchObject({
+    expect(files[0]!.change).toMatchObject({ from: 3 });
+    expect(unpacked<ChangeEnvelope>(files[0]!.change!.packed)).toMatchObject({
       ...{ from: 3, number: 9 },
       change: { rest: null, items: { put: [], drop: [] }, promotions: { put: [], drop: [] } },
     });

@@ -1,18 +1,20 @@
 import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
-import { manifestOf, type PriceFileContent, RENEWED_AFTER } from '../../core/price-file/index.ts';
-import type { PlanBook, SendingReason, SendingStore, SentFile, SigningKeys } from '../ports/index.ts';
-import { makePriceFile, type ToMake } from './make-price-file.ts';
-import { sentText } from './sent-content.ts';
+import { RENEWED_AFTER } from '../../core/price-file/index.ts';
+import type { PlanBook, PriceFileMaker, SendingReason, SendingStore, SigningKeys } from '../ports/index.ts';
 
-type Ports = { book: PlanBook; sending: SendingStore; signer: SigningKeys };
+export interface AgainPorts {
+  readonly book: PlanBook;
+  readonly sending: SendingStore;
+  readonly maker: PriceFileMaker;
+}
 
 /**
  * Sends stores what they were sent last once more, as whole files: nothing that is new in the plan goes out by it.
  * @param stores null: all that were sent anything.
  */
 export async function sendAnew(
-  ports: Ports,
+  ports: AgainPorts,
   person: Person,
   { stores }: { readonly stores: readonly string[] | null },
   now: Instant,
@@ -30,7 +32,7 @@ export async function sendAnew(
  * @param lost whether the keys before may be in other hands: then no terminal trusts them any more.
  */
 export async function replaceKey(
-  ports: Ports,
+  ports: AgainPorts & { readonly signer: SigningKeys },
   person: Person,
   { lost }: { readonly lost: boolean },
   now: Instant,
@@ -43,21 +45,15 @@ export async function replaceKey(
 }
 
 /** Renews the files that are half over: nothing in them changes but until when they are good. */
-export async function renewPriceFiles(ports: Ports, now: Instant): Promise<number> {
-  const files = await ports.sending.newestFiles();
-  const stores = [...files].filter(([, { createdAt }]) => now - Date.parse(createdAt) > RENEWED_AFTER);
-  const { stores: renewed } = await sendAgain(
-    ports,
-    'renewal',
-    { stores: stores.map(([store]) => store), whole: false, reason: 'renewed' },
-    now,
-  );
-  return renewed;
+export async function renewPriceFiles(ports: AgainPorts, now: Instant): Promise<number> {
+  const dates = [...(await ports.sending.newestDates())];
+  const stores = dates.filter(([, at]) => now - Date.parse(at) > RENEWED_AFTER).map(([store]) => store);
+  return (await sendAgain(ports, 'renewal', { stores, whole: false, reason: 'renewed' }, now)).stores;
 }
 
 /** Sends stores what they were sent last, under a new number: whole, or as the difference of what is renewed. */
 export async function sendAgain(
-  { book, sending, signer: keys }: Ports,
+  { book, sending, maker }: AgainPorts,
   by: string,
   {
     stores,
@@ -66,36 +62,8 @@ export async function sendAgain(
   }: { readonly stores: readonly string[]; readonly whole: boolean; readonly reason: SendingReason },
   now: Instant,
 ): Promise<{ rollout: number | null; stores: number }> {
-  const [newest, files] = await Promise.all([sending.newestNumbers(), sending.newestFiles()]);
-  const all: ToMake[] = [];
-  for (const store of stores) {
-    const number = newest.get(store);
-    const made = number === undefined ? null : await asSent(sending, store, number, files.get(store));
-    if (made) all.push(whole ? { ...made, before: null } : made);
-  }
-  if (all.length === 0) return { rollout: null, stores: 0 };
-  const [{ version }, signer] = await Promise.all([book.current(), keys.newest()]);
+  if (stores.length === 0) return { rollout: null, stores: 0 };
+  const { version } = await book.current();
   const order = { person: by, planVersion: version, reason, promotions: [] };
-  const rollout = await sending.send(order, (number) =>
-    all.map((one) => makePriceFile(one, number, signer, now)),
-  );
-  return { rollout, stores: all.length };
+  return sending.send(order, (number) => maker.make({ stores, number, now, of: { kind: 'sent', whole } }));
 }
-
-async function asSent(
-  sending: SendingStore,
-  store: string,
-  number: number,
-  file: SentFile | undefined,
-): Promise<ToMake | null> {
-  const text = await sentText(sending, store, number);
-  if (text === null) return null;
-  const { plan, key } = JSON.parse(text) as PriceFileContent;
-  const before = file?.number === number ? file : null;
-  const planText = key === undefined ? {} : { planText: planTextIn(text) };
-  return { store, plan, manifest: before?.manifest ?? manifestOf(plan), before, ...planText };
-}
-
-/** The plan in the canonical text of a price file: between the members that stand beside it. */
-const planTextIn = (text: string): string =>
-  text.slice(text.indexOf('"plan":') + '"plan":'.length, text.lastIndexOf(',"store":"'));

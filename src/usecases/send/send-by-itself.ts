@@ -2,19 +2,18 @@ import type { Person, SentByItself, WhyLeft } from '../../contracts/index.ts';
 import { type Instant, lastAt, parseTimeOfDay, zoneClock } from '../../core/calendar/index.ts';
 import type { FindingCode } from '../../core/overlaps/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
-import { canonicalTexts } from '../../signing/index.ts';
 import { lookAtFindings, lookAtKeptLoopholes } from '../check/index.ts';
 import type {
   FindingStore,
   HeldBackStore,
   LoopholeStore,
   PlanBook,
+  PriceFileMaker,
   SendingHourStore,
   SendingStore,
-  SigningKeys,
 } from '../ports/index.ts';
-import { makePriceFile } from './make-price-file.ts';
-import { promotionsIn, type StoreToSend, storesToSend } from './store-comparison.ts';
+import { sendStores } from './send-stores.ts';
+import { type StoreToSend, storesToSend } from './store-comparison.ts';
 
 interface Ports {
   readonly book: PlanBook;
@@ -23,7 +22,7 @@ interface Ports {
   readonly hour: SendingHourStore;
   readonly findings: FindingStore;
   readonly loopholes: LoopholeStore;
-  readonly signer: SigningKeys;
+  readonly maker: PriceFileMaker;
 }
 
 /** A price that is wrong, costs the chain money or may not be said: somebody has to look at it before it goes out. */
@@ -67,14 +66,11 @@ async function sendSound(ports: Ports, now: Instant): Promise<SentByItself> {
   const open = await compared(left.map(({ promotion }) => promotion));
   const at = new Date(now).toISOString();
   if (open.length === 0) return { at, rollout: null, stores: 0, left };
-  const [textOf, signer] = [canonicalTexts(), await ports.signer.newest()];
-  const order = { person: BY_ITSELF.id, planVersion: current.version, reason: 'sent by itself' } as const;
-  const rollout = await ports.sending.send({ ...order, promotions: promotionsIn(open) }, (number) =>
-    open.map(({ store, ...made }) =>
-      makePriceFile({ ...made, store: store.id }, number, signer, now, textOf),
-    ),
-  );
-  return { at, rollout, stores: open.length, left };
+  const sent = await sendStores(ports, {
+    ...{ person: BY_ITSELF.id, reason: 'sent by itself', version: current.version, chosen: open, now },
+    held: [...held, ...left.map(({ promotion }) => promotion)],
+  });
+  return { at, ...sent, left };
 }
 
 /** Of what would come new or change, what something grave was found about that nobody has accepted. */

@@ -1,10 +1,10 @@
 import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
-import { canonicalTexts } from '../../signing/index.ts';
-import type { HeldBackStore, PlanBook, SendingStore, SigningKeys } from '../ports/index.ts';
-import { makePriceFile } from './make-price-file.ts';
-import { promotionsIn, type StoreComparison } from './store-comparison.ts';
+import type { HeldBackStore, PlanBook, PriceFileMaker, SendingStore } from '../ports/index.ts';
+import { PlanMovedOn } from './make-price-files.ts';
+import { sendStores } from './send-stores.ts';
+import type { StoreComparison } from './store-comparison.ts';
 
 export interface SendOrder {
   /** Null: every store with something to send. */
@@ -22,7 +22,7 @@ export async function sendPriceFiles(
     compare: StoreComparison;
     sending: SendingStore;
     heldBack: HeldBackStore;
-    signer: SigningKeys;
+    maker: PriceFileMaker;
   },
   person: Person,
   order: SendOrder,
@@ -40,13 +40,19 @@ export async function sendPriceFiles(
   const open = (await ports.compare(current, now)).filter(({ difference }) => !isEmpty(difference));
   const chosen = order.stores === null ? open : open.filter(({ store }) => order.stores!.includes(store.id));
   if (chosen.length === 0) return done({ rollout: null, stores: 0 });
-  const textOf = canonicalTexts();
-  const signer = await ports.signer.newest();
-  const told = { person: person.id, planVersion: current.version, reason: 'sent' } as const;
-  const rollout = await ports.sending.send({ ...told, promotions: promotionsIn(chosen) }, (number) =>
-    chosen.map(({ store, plan, manifest, before }) =>
-      makePriceFile({ store: store.id, plan, manifest, before }, number, signer, now, textOf),
-    ),
-  );
-  return done({ rollout, stores: chosen.length });
+  try {
+    return done(
+      await sendStores(ports, {
+        person: person.id,
+        reason: 'sent',
+        version: current.version,
+        chosen,
+        held,
+        now,
+      }),
+    );
+  } catch (error) {
+    if (error instanceof PlanMovedOn) return failed({ kind: 'conflict', code: 'review-is-old', of: 'plan' });
+    throw error;
+  }
 }

@@ -1,9 +1,8 @@
 import { boundsOf, type Instant, MINUTE } from '../../core/calendar/index.ts';
 import { type PlanDocument, readSchedule } from '../../core/plan/index.ts';
 import {
-  itemDigest,
   type Manifest,
-  manifestOf,
+  manifests,
   type StoreDifference,
   storeDifference,
   storePlans,
@@ -14,12 +13,16 @@ import { sentContent } from './sent-content.ts';
 
 export interface StoreToSend {
   readonly store: PlanDocument['stores'][number];
-  readonly plan: PlanDocument;
-  readonly manifest: Manifest;
   readonly difference: StoreDifference;
   /** Promotions that are held back and would change something here. */
   readonly heldBack: readonly string[];
   readonly first: boolean;
+}
+
+/** With all that its file is made of. */
+export interface ComparedStore extends StoreToSend {
+  readonly plan: PlanDocument;
+  readonly manifest: Manifest;
   /** What it was sent last; null: nothing, or something from before there were digests. */
   readonly before: SentFile | null;
 }
@@ -29,6 +32,8 @@ export type StoreComparison = (current: CurrentPlan, now: Instant) => Promise<re
 
 /** What is over, and so what is sent, moves with the clock: a comparison is worked out anew after this long. */
 const GOOD_FOR = MINUTE;
+/** Digests of so many stores are read at once. */
+const STORES_AT_ONCE = 40;
 
 /** Compares, and keeps the last comparison as long as neither the plan nor what was sent or is held has changed. */
 export function storeComparison(sending: SendingStore, heldBack: HeldBackStore): StoreComparison {
@@ -56,39 +61,58 @@ export function storeComparison(sending: SendingStore, heldBack: HeldBackStore):
   };
 }
 
-/** The comparison itself. @param held promotions that stay as the stores were sent them. */
+/** The comparison of all stores. @param held promotions that stay as the stores were sent them. */
 export async function storesToSend(
   current: CurrentPlan,
   sending: SendingStore,
   held: ReadonlySet<string>,
   now: Instant,
 ): Promise<readonly StoreToSend[]> {
-  const files = await sending.newestFiles();
+  const all: StoreToSend[] = [];
+  const ids = current.document.stores.map(({ id }) => id);
+  // Plans and digests of a thousand stores are not held at once.
+  for await (const { store, difference, heldBack, first } of comparedStores(current, sending, held, now, ids))
+    all.push({ store, difference, heldBack, first });
+  return all;
+}
+
+/** The comparison itself, store by store. @param ids of stores of the plan. */
+export async function* comparedStores(
+  current: CurrentPlan,
+  sending: SendingStore,
+  held: ReadonlySet<string>,
+  now: Instant,
+  ids: readonly string[],
+): AsyncGenerator<ComparedStore> {
   const planOf = storePlans(current.document, current.compiled, now);
-  const ofItem = itemDigest();
+  const manifestOf = manifests();
   const approved = new Set(
     current.document.promotions.filter(({ status }) => status === 'approved').map(({ id }) => id),
   );
-  const all: StoreToSend[] = [];
-  for (const store of current.document.stores) {
-    const sentFile = files.get(store.id) ?? null;
-    const before = sentFile?.manifest ?? null;
-    const free = planOf(store.id);
-    const heldBack = heldIn(held, before, manifestOf(free, ofItem));
-    // What the store was never sent is left out: nothing must be read for that.
-    const keeps = heldBack.some((id) => before?.promotions[id] !== undefined);
-    const sent = keeps ? await lastSent(sending, store.id) : null;
-    const plan = heldBack.length === 0 ? free : withHeldBack(free, sent, new Set(heldBack));
-    const manifest = manifestOf(plan, ofItem);
-    const whole = storeDifference(before, manifest);
-    // One that is merely over needs no new file: the terminals know its end.
-    const gone = whole.promotions.gone.filter(
-      (id) => !approved.has(id) || !isOverAt(id, current, store, now),
-    );
-    const difference = { ...whole, promotions: { ...whole.promotions, gone } };
-    all.push({ store, plan, manifest, difference, heldBack, first: before === null, before: sentFile });
+  for (let from = 0; from < ids.length; from += STORES_AT_ONCE) {
+    const few = ids.slice(from, from + STORES_AT_ONCE);
+    const files = await sending.newestFiles(few);
+    for (const id of few) {
+      const store = current.compiled.stores.get(id)!;
+      const sentFile = files.get(id) ?? null;
+      const before = sentFile?.manifest ?? null;
+      const free = planOf(id);
+      const freeManifest = manifestOf(free);
+      const heldBack = heldIn(held, before, freeManifest);
+      // What the store was never sent is left out: nothing must be read for that.
+      const keeps = heldBack.some((one) => before?.promotions[one] !== undefined);
+      const sent = keeps ? await lastSent(sending, id) : null;
+      const plan = heldBack.length === 0 ? free : withHeldBack(free, sent, new Set(heldBack));
+      const manifest = plan === free ? freeManifest : manifestOf(plan);
+      const whole = storeDifference(before, manifest);
+      // One that is merely over needs no new file: the terminals know its end.
+      const gone = whole.promotions.gone.filter(
+        (one) => !approved.has(one) || !isOverAt(one, current, store, now),
+      );
+      const difference = { ...whole, promotions: { ...whole.promotions, gone } };
+      yield { store, plan, manifest, difference, heldBack, first: before === null, before: sentFile };
+    }
   }
-  return all;
 }
 
 /** What is held back and differs from what the store was sent. */
