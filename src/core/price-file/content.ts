@@ -12,7 +12,7 @@ import {
   type StoreDocument,
   withRules,
 } from '../plan/index.ts';
-import type { CompiledChange, CompiledPlan } from '../price-book/index.ts';
+import type { CompiledPlan } from '../price-book/index.ts';
 import { storesOf } from '../selection/index.ts';
 
 /**
@@ -59,19 +59,16 @@ export function storePlans(
   compiled: CompiledPlan,
   now: Instant,
 ): (store: string) => PlanDocument {
-  const changes = new Map(compiled.changes.map((change) => [change.promotion.id, change]));
-  const trimmed = trimmer();
+  const going = goingOn(document, compiled, now);
   const goodsOf = sharedGoods(document, compiled);
   return (id) => {
     const store = compiled.stores.get(id)!;
     const goods = goodsOf(id);
-    const promotions = document.promotions
-      .filter((promotion) => concerns(promotion, changes.get(promotion.id), compiled, id, now))
-      .map((promotion) => pricedAt(promotion, store));
+    const promotions = going(store).map((promotion) => pricedAt(promotion, store));
     const shopping = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
     return {
       ...document,
-      items: goods.items.map((item) => trimmed(item, store)),
+      items: goods.itemsIn(store),
       itemSets: goods.itemSets,
       stores: [told(store)],
       storeGroups: [],
@@ -87,8 +84,8 @@ export function storePlans(
 
 /** What stores that carry the very same goods have in common. */
 interface SharedGoods {
-  /** With their parents. */
-  readonly items: readonly ItemDocument[];
+  /** With their parents, and with the prices that can count in a store; the very same list where none is its own. */
+  itemsIn(store: StoreDocument): ItemDocument[];
   readonly itemSets: NonNullable<PlanDocument['itemSets']>;
   readonly priceLists: NonNullable<PlanDocument['priceLists']>;
   /** What is left of a promotion among these goods; null: nothing. */
@@ -96,12 +93,11 @@ interface SharedGoods {
 }
 
 function sharedGoods(document: PlanDocument, compiled: CompiledPlan): (store: string) => SharedGoods {
-  const shared = new Map<string, SharedGoods>();
+  const shared = new Map<object, SharedGoods>();
   return (store) => {
-    const items = carriedItems(document, compiled, store);
-    const key = items.map(({ sku }) => sku).join('\n');
-    const found = shared.get(key) ?? goodsOf(document, items);
-    shared.set(key, found);
+    const assortment = compiled.assortmentOf(store);
+    const found = shared.get(assortment) ?? goodsOf(document, carriedItems(document, compiled, store));
+    shared.set(assortment, found);
     return found;
   };
 }
@@ -110,7 +106,7 @@ function goodsOf(document: PlanDocument, items: readonly ItemDocument[]): Shared
   const skus = new Set(items.map(({ sku }) => sku));
   const left = new WeakMap<PromotionDocument, { readonly one: PromotionDocument | null }>();
   return {
-    items,
+    itemsIn: itemsIn(items),
     itemSets: (document.itemSets ?? []).map(({ frozen: _, ...set }) => ({
       ...set,
       rule: prune(set.rule, skus),
@@ -134,18 +130,35 @@ export const storePlan = (
   now: Instant,
 ): PlanDocument => storePlans(document, compiled, now)(store);
 
-function concerns(
-  promotion: PromotionDocument,
-  change: CompiledChange | undefined,
+/** The approved promotions of a store that are not over. */
+function goingOn(
+  document: PlanDocument,
   compiled: CompiledPlan,
-  store: string,
   now: Instant,
-): boolean {
-  if (promotion.status !== 'approved') return false;
-  const stores = change ? change.stores() : storesOf(promotion.where ?? { all: true }, compiled.plan);
-  if (!stores.has(store)) return false;
-  const end = boundsOf(readSchedule(promotion.when), compiled.clockOf(compiled.stores.get(store)!)).to;
-  return end + KEPT_AFTER_END > now;
+): (store: StoreDocument) => PromotionDocument[] {
+  const changes = new Map(compiled.changes.map((change) => [change.promotion.id, change]));
+  const approved = document.promotions
+    .filter(({ status }) => status === 'approved')
+    .map((promotion) => {
+      const schedule = readSchedule(promotion.when);
+      const isOver = new Map<string, boolean>();
+      return {
+        promotion,
+        stores:
+          changes.get(promotion.id)?.stores() ?? storesOf(promotion.where ?? { all: true }, compiled.plan),
+        isOverIn(store: StoreDocument): boolean {
+          const found =
+            isOver.get(store.timeZone) ??
+            boundsOf(schedule, compiled.clockOf(store)).to + KEPT_AFTER_END <= now;
+          isOver.set(store.timeZone, found);
+          return found;
+        },
+      };
+    });
+  return (store) =>
+    approved
+      .filter(({ stores, isOverIn }) => stores.has(store.id) && !isOverIn(store))
+      .map(({ promotion }) => promotion);
 }
 
 /** Promotions as a store's terminals get them: what is left of them among the items that it carries. */
@@ -177,24 +190,34 @@ function carriedItems(document: PlanDocument, compiled: CompiledPlan, storeId: s
 const told = ({ hours: _, shelves: __, ...store }: StoreDocument): StoreDocument => store;
 
 /** Keeps only the price rows that can count in a store. */
-function trimmer(): (item: ItemDocument, store: StoreDocument) => ItemDocument {
-  const byZone = new Map<string | undefined, Map<string, ItemDocument>>();
-  return ({ shelf: _, ...item }, { id, zone }) => {
-    const trim = () => ({
-      ...item,
-      prices: item.prices.filter(
-        (row) =>
-          (row.store === undefined || row.store === id) && (row.zone === undefined || row.zone === zone),
-      ),
-    });
-    if (item.prices.some(({ store }) => store !== undefined)) return trim();
-    const known = byZone.get(zone) ?? new Map<string, ItemDocument>();
-    byZone.set(zone, known);
-    const found = known.get(item.sku) ?? trim();
-    known.set(item.sku, found);
-    return found;
+function itemsIn(items: readonly ItemDocument[]): (store: StoreDocument) => ItemDocument[] {
+  const byZone = new Map<string | undefined, ItemDocument[]>();
+  const own = new Map<string, Set<number>>();
+  items.forEach(({ prices }, index) => {
+    for (const { store } of prices)
+      if (store !== undefined) own.set(store, (own.get(store) ?? new Set()).add(index));
+  });
+  return ({ id, zone }) => {
+    const shared = byZone.get(zone) ?? items.map((item) => trimmed(item, zone));
+    byZone.set(zone, shared);
+    const mine = own.get(id);
+    return mine
+      ? shared.map((item, index) => (mine.has(index) ? trimmed(items[index]!, zone, id) : item))
+      : shared;
   };
 }
+
+const trimmed = (
+  { shelf: _, ...item }: ItemDocument,
+  zone: string | undefined,
+  store?: string,
+): ItemDocument => ({
+  ...item,
+  prices: item.prices.filter(
+    (row) =>
+      (row.store === undefined || row.store === store) && (row.zone === undefined || row.zone === zone),
+  ),
+});
 
 /** With the line prices of this store, and of no other place. */
 function pricedAt(promotion: PromotionDocument, store: StoreDocument): PromotionDocument {

@@ -26,8 +26,14 @@ export function manifests(): (plan: PlanDocument) => Manifest {
   const ofPromotion = digests<PromotionDocument>();
   const ofNamed = digests<object>();
   const textOf = stableTexts();
+  const known = new WeakMap<readonly ItemDocument[], Manifest['items']>();
+  const ofItems = (items: readonly ItemDocument[]) => {
+    const found = known.get(items) ?? Object.fromEntries(items.map((item) => [item.sku, ofItem(item)]));
+    known.set(items, found);
+    return found;
+  };
   return ({ promotions, items, ...rest }) => ({
-    items: Object.fromEntries(items.map((item) => [item.sku, ofItem(item)])),
+    items: ofItems(items),
     promotions: Object.fromEntries(promotions.map((promotion) => [promotion.id, ofPromotion(promotion)])),
     other: digest(textOf(rest)),
     named: Object.fromEntries(
