@@ -14,8 +14,16 @@ export interface LoopholeCasesRequest {
   where?: string;
   /** A shopper group's id; absent: a guest. */
   for?: string;
+  /** The moment as known on which; with its offset. */
+  known?: string;
 }
-export const loopholeCasesRequest = Joi.object<LoopholeCasesRequest>({ at: moment, where: id, for: id });
+const known = Joi.string().max(60);
+export const loopholeCasesRequest = Joi.object<LoopholeCasesRequest>({
+  at: moment,
+  where: id,
+  for: id,
+  known,
+});
 
 /** The basket that leaves the least in one store. */
 export interface LoopholesRequest {
@@ -26,9 +34,12 @@ export interface LoopholesRequest {
   codes?: string;
   /** A whole number. */
   units: string;
+  /** As above. */
+  known?: string;
 }
 export const loopholesRequest = Joi.object<LoopholesRequest>({
   at: moment,
+  known,
   store: id.required(),
   for: id,
   codes: Joi.string()

@@ -72,6 +72,22 @@ describe('what is looked at as it was known', () => {
         },
       ],
       [
+        'what is found in it',
+        async (moment) => {
+          const { body } = await people.ines.get(`/api/findings${known(moment).replace('&', '?')}`);
+          return JSON.stringify(body.open).includes(HALF.id) ? HALF.id : undefined;
+        },
+      ],
+      [
+        'the baskets that leave the least',
+        async (moment) => {
+          const { body } = await people.ines.get(
+            `/api/loopholes?at=${AT}&store=${STORE}&units=6${known(moment)}`,
+          );
+          return JSON.stringify(body.found).includes(HALF.id) ? HALF.id : undefined;
+        },
+      ],
+      [
         'a trial basket',
         async (moment) => {
           const basket = { store: STORE, at: AT, lines: [{ sku: ITEM, quantity: '1' }] };

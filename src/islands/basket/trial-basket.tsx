@@ -52,7 +52,11 @@ function Desk({ view, search, plans }: TrialBasketProps) {
       </p>
       <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
         <div>
-          <ItemSearch onPick={(sku) => put(withMore(lines, sku, 1))} startOpen={lines.length === 0} />
+          <ItemSearch
+            known={view.lens.known}
+            onPick={(sku) => put(withMore(lines, sku, 1))}
+            startOpen={lines.length === 0}
+          />
           {lines.length === 0 ? (
             <p className="quiet mt-4">
               Put goods in by name or barcode; what a shopper would pay for them stands beside at once.

@@ -47,7 +47,7 @@ function Question({ view, first }: { view: LensView; first: string | null }) {
   return (
     <>
       <div className="mt-4">
-        <ItemSearch onPick={setItem} startOpen={item === null} />
+        <ItemSearch known={view.lens.known} onPick={setItem} startOpen={item === null} />
       </div>
       {item === null ? <Beginning onPick={setItem} /> : null}
       {story.error ? (

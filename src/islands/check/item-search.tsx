@@ -9,13 +9,22 @@ import { Scan } from './scan.tsx';
 const A_BARCODE = /^\d{8}(\d{4,6})?$/;
 
 /** Finds one item by barcode, SKU or words of its name. */
-export function ItemSearch({ onPick, startOpen }: { onPick: (sku: string) => void; startOpen: boolean }) {
+export function ItemSearch({
+  onPick,
+  startOpen,
+  known,
+}: {
+  onPick: (sku: string) => void;
+  startOpen: boolean;
+  /** As a lens says it: among the goods that were known then. */
+  known?: string;
+}) {
   const [text, setText] = useState('');
   const { data, isError } = useQuery({
-    queryKey: ['items', text.trim()],
+    queryKey: ['items', text.trim(), known],
     queryFn: () =>
       ask<{ sku: string; name: string; gtin: string | null }[]>(
-        `/api/items?q=${encodeURIComponent(text.trim())}`,
+        `/api/items?${new URLSearchParams({ q: text.trim(), ...(known ? { known } : {}) })}`,
       ),
     enabled: text.trim().length >= 2,
   });

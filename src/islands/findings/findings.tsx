@@ -18,18 +18,24 @@ export function Findings({ view, plans }: { view: LensView; plans: boolean }) {
   );
 }
 
-/** All findings of the approved plan, once for all that show some. */
-export const findingsQuery = {
-  queryKey: ['findings'],
-  queryFn: ({ signal }: { signal: AbortSignal }) => ask<FindingsView>('/api/findings', undefined, signal),
-};
+/** All findings of the approved plan, once for all that show some. @param known as a lens says it. */
+export const findingsQuery = (known?: string) => ({
+  queryKey: ['findings', known ?? null],
+  queryFn: ({ signal }: { signal: AbortSignal }) =>
+    ask<FindingsView>(
+      known === undefined ? '/api/findings' : `/api/findings?${new URLSearchParams({ known })}`,
+      undefined,
+      signal,
+    ),
+});
 
 function WorkList({ view, plans }: { view: LensView; plans: boolean }) {
   const client = useQueryClient();
-  const findings = useQuery(findingsQuery);
+  const query = findingsQuery(view.lens.known);
+  const findings = useQuery(query);
   const [code, setCode] = useState<Code | null>(null);
   const [showsAccepted, setShowsAccepted] = useState(false);
-  const again = () => client.invalidateQueries({ queryKey: findingsQuery.queryKey });
+  const again = () => client.invalidateQueries({ queryKey: query.queryKey });
   const { data } = findings;
   const open = (data?.open ?? []).filter((one) => code === null || one.code === code);
   const rows = { view, plans, currency: data?.currency ?? '', onChanged: again };

@@ -173,6 +173,7 @@ function useCases(view: LensView) {
   const asked = new URLSearchParams({ at: view.at });
   if (view.lens.where) asked.set('where', view.lens.where);
   if (view.lens.shopper) asked.set('for', view.lens.shopper);
+  if (view.lens.known) asked.set('known', view.lens.known);
   const { data, error } = useQuery({
     queryKey: ['loophole-cases', asked.toString()],
     queryFn: ({ signal }) => ask<LoopholeCases>(`/api/loopholes/cases?${asked}`, undefined, signal),
@@ -190,6 +191,7 @@ function useSearches(
   const queries = cases.map(({ stores }) => {
     const asked = new URLSearchParams({ at: view.at, store: stores[0]!.id, units: String(units) });
     if (view.lens.shopper) asked.set('for', view.lens.shopper);
+    if (view.lens.known) asked.set('known', view.lens.known);
     if (codes.length > 0) asked.set('codes', codes.toSorted().join(' '));
     return {
       queryKey: ['loopholes', asked.toString()],

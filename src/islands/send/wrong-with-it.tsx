@@ -20,7 +20,7 @@ export function WrongWithIt({ review, lens }: { review: SendReview; lens: LensVi
 }
 
 function Findings({ going, lens }: { going: ReadonlySet<string>; lens: LensView }) {
-  const { data, isPending } = useQuery(findingsQuery);
+  const { data, isPending } = useQuery(findingsQuery());
   const query = lensQuery(lens.lens);
   if (isPending)
     return (

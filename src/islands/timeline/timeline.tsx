@@ -49,7 +49,11 @@ function Desk({ view, address }: { view: LensView; address: string }) {
   return (
     <>
       <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
-        <ItemSearch onPick={(item) => tell({ type: 'asked', about: { item } })} startOpen={about === null} />
+        <ItemSearch
+          known={view.lens.known}
+          onPick={(item) => tell({ type: 'asked', about: { item } })}
+          startOpen={about === null}
+        />
         <NodeChoice
           nodes={choices?.nodes ?? []}
           chosen={about && 'node' in about ? about.node : null}

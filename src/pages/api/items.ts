@@ -1,11 +1,15 @@
 import Joi from 'joi';
-import { endpoint, heavyEndpoint, json, KB } from '../../server/index.ts';
+import { answerReply, endpoint, heavyEndpoint, KB } from '../../server/index.ts';
 
-const request = Joi.object<{ q: string }>({ q: Joi.string().trim().max(100).allow('').required() });
+const request = Joi.object<{ q: string; known?: string }>({
+  q: Joi.string().trim().max(100).allow('').required(),
+  known: Joi.string().max(60),
+});
 
 export const GET = endpoint(
   { permission: 'see', schema: request, from: 'query' },
-  async ({ app, person, input }) => json(await app.heavy.value(person.id, 'searchItems', input.q)),
+  async ({ app, person, input }) =>
+    answerReply(await app.heavy.value(person.id, 'searchItems', person, input)),
 );
 
 /** The items behind many numbers or barcodes at once. */

@@ -9,10 +9,12 @@ import {
   selectionRequest,
   timelineRequest,
 } from '../../contracts/index.ts';
+import type { Instant } from '../../core/calendar/index.ts';
 import {
   asKnown,
   gridFile,
   keepBasketCheck,
+  knownMoment,
   lookAtFindings,
   lookAtGrid,
   lookAtLoopholeCases,
@@ -37,10 +39,12 @@ const codesRequest = Joi.object<{ codes: string[] }>({
 
 /** Looks at the plan as it was known, where the address says so. */
 const past =
-  <T>(work: (asked: HeavyAsked<T>) => Promise<Response>) =>
+  <T>(work: (asked: HeavyAsked<T> & { readonly known: Instant | null }) => Promise<Response>) =>
   async (asked: HeavyAsked<T>): Promise<Response> => {
-    const app = await asKnown(asked.app, asked.query.known);
-    return app.ok ? work({ ...asked, app: app.value }) : failureReply(app.failure);
+    const text = asked.query.known;
+    const app = await asKnown(asked.app, text);
+    if (!app.ok) return failureReply(app.failure);
+    return work({ ...asked, app: app.value, known: text === undefined ? null : knownMoment(text, null) });
   };
 
 /** Baskets and selections: what is rung, and what rules select. */
@@ -49,7 +53,9 @@ export const CHECK_ENDPOINTS = {
     basketSchema,
     past(async ({ app, person, input }) => answerReply(await ringTrialBasket(app, person, input))),
   ),
-  findings: onBytes(async ({ app, person, now }) => json(await lookAtFindings(app, person, now))),
+  findings: onBytes(
+    past(async ({ app, person, now, known }) => json(await lookAtFindings(app, person, now, known))),
+  ),
   grid: onQuery(
     gridRequest,
     past(async ({ app, person, input, now }) => answerReply(await lookAtGrid(app, person, input, now))),
@@ -65,11 +71,13 @@ export const CHECK_ENDPOINTS = {
   'kept-loopholes': onBytes(async ({ app, person, now }) =>
     answerReply(await searchKeptLoopholes(app, person, now)),
   ),
-  'loophole-cases': onQuery(loopholeCasesRequest, async ({ app, person, input }) =>
-    answerReply(await lookAtLoopholeCases(app, person, input)),
+  'loophole-cases': onQuery(
+    loopholeCasesRequest,
+    past(async ({ app, person, input }) => answerReply(await lookAtLoopholeCases(app, person, input))),
   ),
-  loopholes: onQuery(loopholesRequest, async ({ app, person, input }) =>
-    answerReply(await searchLoopholes(app, person, input)),
+  loopholes: onQuery(
+    loopholesRequest,
+    past(async ({ app, person, input }) => answerReply(await searchLoopholes(app, person, input))),
   ),
   timeline: onQuery(
     timelineRequest,

@@ -1,4 +1,4 @@
-import type { Outcome, Person } from '../../contracts/index.ts';
+import { done, type Outcome, type Person } from '../../contracts/index.ts';
 import {
   asKnown,
   askPrice,
@@ -29,17 +29,21 @@ import {
   searchItems,
   sendByItself,
 } from '../../usecases/index.ts';
-import type { PlanPast } from '../../usecases/ports/index.ts';
+import type { PlanPast, StockroomStore } from '../../usecases/ports/index.ts';
 
 /** Looks at the plan as it was known, where the request says so. */
 const past =
-  <Q extends { known?: string }, A>(
-    work: (ports: PastPorts, person: Person, request: Q) => Promise<Outcome<A>>,
+  <P extends PastPorts, Q extends { known?: string }, A>(
+    work: (ports: P, person: Person, request: Q) => Promise<Outcome<A>>,
   ) =>
-  async (ports: PastPorts, person: Person, request: Q): Promise<Outcome<A>> => {
+  async (ports: P, person: Person, request: Q): Promise<Outcome<A>> => {
     const then = await asKnown(ports, request.known);
     return then.ok ? work(then.value, person, request) : then;
   };
+
+interface ItemPorts extends PastPorts {
+  readonly stockroom: StockroomStore;
+}
 
 /**
  * What pages and small endpoints ask of the plan; plain data goes in and out. The plan lives in the threads alone: the
@@ -64,7 +68,9 @@ export const QUICK_VALUES = {
   openPastPromotion,
   openPromotion,
   resolveLens,
-  searchItems,
+  searchItems: past(async (ports: ItemPorts, _: Person, asked: { q: string; known?: string }) =>
+    done(await searchItems(ports, asked)),
+  ),
 } as const;
 export const HEAVY_VALUES = {
   ...QUICK_VALUES,

@@ -24,17 +24,30 @@ export const isOfCosts = (code: FindingCode): boolean => OF_COSTS.includes(code)
 
 /** What was found of the whole plan the last time, so that the next look is at what has changed. */
 const before = new WeakMap<PlanBook, KeptFindings>();
-/** What was found for people of some stores. */
+/** What was found for people of some stores, and of plans as they were known. */
 const narrowed = new WeakMap<CompiledPlan, { readonly day: string; readonly found: readonly Finding[] }>();
 
-/** All that may be wrong from today on, as far as a person may see the plan. */
-export async function lookAtFindings(ports: Ports, person: Person, now: Instant): Promise<FindingsView> {
+/**
+ * All that may be wrong from today on, as far as a person may see the plan.
+ * @param known the moment on which the plan was known that the ports stand on; that day is today then.
+ */
+export async function lookAtFindings(
+  ports: Ports,
+  person: Person,
+  now: Instant,
+  known: Instant | null = null,
+): Promise<FindingsView> {
   const whole = await ports.book.current();
   const current = seenOf(whole, person);
-  const day = today(whole.compiled, now);
-  const found = person.stores === null ? await foundIn(ports, whole, day) : foundFor(current.compiled, day);
+  const day = today(whole.compiled, known ?? now);
+  const isKept = person.stores === null && known === null;
+  const found = isKept ? await foundIn(ports, whole, day) : foundFor(current.compiled, day);
   const told = found.filter(({ code }) => person.costs || !isOfCosts(code));
-  const accepted = new Map((await ports.findings.accepted()).map((one) => [one.key, one]));
+  const accepted = new Map(
+    (await ports.findings.accepted())
+      .filter(({ at }) => known === null || Date.parse(at) <= known)
+      .map((one) => [one.key, one]),
+  );
   return withAccepted(findingsView(current, told), accepted);
 }
 
