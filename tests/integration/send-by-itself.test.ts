@@ -3,6 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { HOUR, type Instant } from '../../src/core/calendar/index.ts';
 import type { PromotionDocument } from '../../src/core/plan/index.ts';
 import {
+  basketCheckRepository,
   type Database,
   findingRepository,
   loopholeRepository,
@@ -12,6 +13,7 @@ import {
 import {
   acceptFinding,
   holdBack,
+  keepBasketCheck,
   lookAtFindings,
   lookAtSendingHour,
   sendByItself,
@@ -40,6 +42,7 @@ function ports() {
   const findings = findingRepository(db);
   return {
     ...{ ...sendingPorts(db), findings, loopholes: loopholeRepository(db) },
+    checks: basketCheckRepository(db),
     promotions: promotionRepository(db),
   };
 }
@@ -123,6 +126,30 @@ describe('what is approved', () => {
     }
     expect(await sendByItself(ports(), at(30))).toMatchObject({ stores: 2, left: [] });
     expect((await sentTo('east')).sort()).toEqual(['below', 'sound']);
+  });
+
+  it('is left where with it a kept basket does not come to what it should', async () => {
+    await save(promotion('quarter', 2500, 'oil'));
+    await save(promotion('other', 500, 'spray'));
+    const kept = (name: string, sku: string) =>
+      keepBasketCheck(
+        ports(),
+        BASIL,
+        {
+          ...{ name, basket: { store: 'east', lines: [{ sku, quantity: '1' }] } },
+          ...{ moment: { at: '2027-04-20T12:00' }, atLeast: '7.50' },
+        },
+        at(0),
+      );
+    expect([await kept('An oil', 'oil'), await kept('A spray', 'spray')]).toMatchObject([
+      { ok: true, value: { result: { holds: false } } },
+      { ok: true, value: { result: { holds: true } } },
+    ]);
+    expect(await sendByItself(ports(), at(6))).toMatchObject({
+      left: [{ promotion: 'quarter', why: 'kept-basket' }],
+    });
+    expect((await sentTo('east')).sort()).toEqual(['other', 'sound']);
+    await db.execute('truncate basket_check');
   });
 
   it('goes as the tills have it where a change of it is grave', async () => {

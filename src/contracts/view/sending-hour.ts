@@ -9,7 +9,7 @@ export interface SendingHour {
 }
 
 /** Why a promotion did not go out by itself. */
-export type WhyLeft = FindingCode | 'loses-money';
+export type WhyLeft = FindingCode | 'loses-money' | 'kept-basket';
 
 /** What came of sending by itself. */
 export interface SentByItself {

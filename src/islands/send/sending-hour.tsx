@@ -67,12 +67,18 @@ function LastTime({ last, query }: { last: NonNullable<SendingHourView['last']>;
   );
 }
 
-const whyWords = (why: NonNullable<SendingHourView['last']>['left'][number]['why']): string =>
-  why === null
-    ? 'something grave was found about it'
-    : why === 'loses-money'
-      ? 'a basket with it loses money'
-      : FINDING_WORDS[why].toLowerCase();
+function whyWords(why: NonNullable<SendingHourView['last']>['left'][number]['why']): string {
+  switch (why) {
+    case null:
+      return 'something grave was found about it';
+    case 'loses-money':
+      return 'a basket with it loses money';
+    case 'kept-basket':
+      return 'with it a kept basket does not come to what it should';
+    default:
+      return FINDING_WORDS[why].toLowerCase();
+  }
+}
 
 /** Each change counts once it is kept: nothing that was due before is made up for. */
 function HourForm({ view, onDone }: { view: SendingHourView; onDone: () => void }) {

@@ -102,6 +102,23 @@ async function resultOf(
   return result;
 }
 
+/** Promotions that act in kept baskets which do not come to what they should with the plan as it stands. */
+export async function actingInFailing(ports: Ports, now: Instant): Promise<ReadonlySet<string>> {
+  const current = await ports.book.current();
+  const acting = new Set<string>();
+  for (const check of await ports.checks.all()) {
+    const { holds, at } = await resultOf(ports.checks, check, current, now);
+    const parsed = holds ? null : parseBasket({ ...check.basket, at }, current.compiled);
+    if (!parsed?.ok) continue;
+    const { lines, rewards } = ringBasket(current.compiled, parsed.basket, AS_A_TILL, { nearly: false });
+    for (const { priceChange, onTop, reductions } of lines)
+      for (const id of [priceChange, ...onTop, ...reductions.map(({ promotion }) => promotion)])
+        if (id !== null) acting.add(id);
+    for (const { promotion } of rewards) acting.add(promotion);
+  }
+  return acting;
+}
+
 /** What a kept basket comes to in a plan; null where it could not be rung. */
 export function ringKept(check: StoredBasketCheck, compiled: CompiledPlan, now: Instant): string | null {
   return rung(check, momentOf(check.moment, compiled.stores.get(check.basket.store), compiled, now), compiled)

@@ -2,8 +2,9 @@ import type { Person, SentByItself, WhyLeft } from '../../contracts/index.ts';
 import { type Instant, lastAt, parseTimeOfDay, zoneClock } from '../../core/calendar/index.ts';
 import type { FindingCode } from '../../core/overlaps/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
-import { lookAtFindings, lookAtKeptLoopholes } from '../check/index.ts';
+import { actingInFailing, lookAtFindings, lookAtKeptLoopholes } from '../check/index.ts';
 import type {
+  BasketCheckStore,
   FindingStore,
   HeldBackStore,
   LoopholeStore,
@@ -22,6 +23,7 @@ interface Ports {
   readonly hour: SendingHourStore;
   readonly findings: FindingStore;
   readonly loopholes: LoopholeStore;
+  readonly checks: BasketCheckStore;
   readonly maker: PriceFileMaker;
 }
 
@@ -92,5 +94,9 @@ async function graveAmong(
   const losing = await lookAtKeptLoopholes(ports, BY_ITSELF, now);
   if (losing.ok)
     for (const { loophole } of losing.value.found ?? []) note(loophole.promotions, 'loses-money');
+  note(
+    [...(await actingInFailing(ports, now))].map((id) => ({ id })),
+    'kept-basket',
+  );
   return [...why].map(([promotion, code]) => ({ promotion, why: code }));
 }

@@ -7,6 +7,7 @@ import {
   type Person,
   type SendingHour,
   type SendingHourView,
+  type WhyLeft,
 } from '../../contracts/index.ts';
 import {
   formatMoment,
@@ -41,7 +42,7 @@ export async function lookAtSendingHour(
       ...last,
       left: seen.map(({ promotion: id, why }) => ({
         ...{ id, name: names.get(id) ?? id },
-        why: person.costs || !(why === 'loses-money' || isOfCosts(why)) ? why : null,
+        why: person.costs || !tellsOfCosts(why) ? why : null,
       })),
     },
     timeZones: timeZonesOf(compiled),
@@ -72,3 +73,6 @@ function timeZonesOf({ plan }: CompiledPlan): string[] {
   for (const { timeZone } of plan.stores) counts.set(timeZone, (counts.get(timeZone) ?? 0) + 1);
   return [...counts].sort(([, a], [, b]) => b - a).map(([zone]) => zone);
 }
+
+const tellsOfCosts = (why: WhyLeft): boolean =>
+  why === 'loses-money' || (why !== 'kept-basket' && isOfCosts(why));
