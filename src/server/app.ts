@@ -101,10 +101,9 @@ function working(application: App): App {
     await all.ask('look-through', REST);
   });
   const hear = (news: Channel) => {
-    if (news === 'keys') return application.terminals.look();
     if (news === 'plan') changedAt = Date.now();
     if (news === 'plan') planChanged();
-    if (news === 'files') application.terminals.look();
+    if (news === 'files' || news === 'keys') application.terminals.look();
     application.news.tell(news);
   };
   const begin = () => {

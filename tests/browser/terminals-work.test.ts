@@ -50,6 +50,7 @@ test('a terminal is given a new key, which is shown, put into it and goes on', L
   await page.getByText(/it is shown this once/).waitFor();
   const key = await page.locator('main code').textContent();
   expect(await accessFaults(page, { within: 'main' })).toEqual([]);
+  await page.getByText(/^given .* 20\d\d/).waitFor();
   const till = await page.context().newPage();
   await till.goto(`${running().tillPage}/till/s034-1`);
   await till.getByLabel('Key').fill(key!);
