@@ -90,6 +90,16 @@ test('a complaint about a till is answered on one page, on the phone too', LONG,
   expect(await accessFaults(page)).toEqual([]);
   // The address says it all: whoever gets the link sees the same.
   expect(new URL(page.url()).searchParams.get('item')).toBe(ITEM);
+  // A deal takes more than one: the same file rings a whole basket.
+  await page.getByRole('link', { name: 'Ring a whole basket by it' }).click();
+  await settled(page);
+  await page.getByText(/by the price file that s001-1 held then/).waitFor();
+  await page.getByText('To pay, EUR').waitFor();
+  await atRest(page);
+  expect(new URL(page.url()).searchParams.get('till')).toBe('s001-1');
+  expect(await accessFaults(page)).toEqual([]);
+  await page.getByRole('button', { name: 'By the plan' }).click();
+  await page.waitForURL((url) => !url.searchParams.has('till'));
   // Nobody can say what it held before it was there.
   await page.goto(`/check/rung?terminal=s001-1&item=${ITEM}&at=2020-01-01T09:00`);
   await settled(page);

@@ -190,6 +190,26 @@ describe('what a till rang', () => {
     expect((await rung(people.rufus, at, item, terminal)).status).toBe(status);
   });
 
+  it('is told of a whole basket, by the same file, whatever the plan said', async () => {
+    const { at } = (await rung(people.rufus, moments.counting)).body;
+    const ring = (who: Client, query: string, when = at, store = STORE) =>
+      who.send('POST', `/api/basket?${query}`, {
+        ...{ store, at: when, lines: [{ sku: ITEM, quantity: '2' }] },
+      });
+    const byPlan = await ring(people.rufus, `known=${encodeURIComponent(moments.counting)}`);
+    const byTill = await ring(people.rufus, 'till=s001-1');
+    expect([byPlan.status, byTill.status]).toEqual([200, 200]);
+    expect(JSON.stringify(byPlan.body)).toContain(HALF.id);
+    expect(JSON.stringify(byTill.body)).not.toContain(HALF.id);
+    expect((await ring(people.tove, 'till=s001-1')).status).toBe(200);
+    expect((await ring(people.tove, 'till=s002-1')).status).toBe(404);
+    expect((await ring(people.rufus, 'till=none')).status).toBe(404);
+    expect((await ring(people.rufus, 'till=s001-1', '2020-01-01T12:00')).status).toBe(404);
+    expect((await ring(people.rufus, 'till=s001-1', '2100-01-01T12:00')).status).toBe(422);
+    // Its file knows its own store alone.
+    expect((await ring(people.rufus, 'till=s001-1', at, 's002')).status).toBe(422);
+  });
+
   it('is told to a store of its own tills', async () => {
     expect((await rung(people.tove, moments.paused)).status).toBe(200);
     expect((await rung(people.tove, moments.paused, ITEM, 's002-1')).status).toBe(404);

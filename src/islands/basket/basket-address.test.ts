@@ -23,6 +23,12 @@ describe('a basket in an address', () => {
     expect(typedBasketOf(new URL(basketAddress(LENS, TYPED), 'http://x').search)).toEqual(TYPED);
   });
 
+  it('keeps by whose price file it is rung, and rings it as of that terminal', () => {
+    const byTill = { ...TYPED, till: 's001-3' };
+    expect(typedBasketOf(new URL(basketAddress(LENS, byTill), 'http://x').search)).toEqual(byTill);
+    expect(basketDocument(byTill, 's001', null)).toMatchObject({ terminal: 's001-3' });
+  });
+
   it('says nothing of what was not typed, nor where it is empty', () => {
     const bare = { where: null, at: null, shopper: null };
     expect(basketAddress(bare, { lines: [], extras: NO_EXTRAS })).toBe('/check/basket');

@@ -26,20 +26,27 @@ const KEYS = Object.keys(NO_EXTRAS) as (keyof Extras)[];
 export interface TypedBasket {
   readonly lines: readonly TrialLine[];
   readonly extras: Extras;
+  /** The terminal by whose price file of that moment it is rung; absent: by the plan. */
+  readonly till?: string;
 }
 
 /** A basket out of an address. */
 export function typedBasketOf(search: string): TypedBasket {
   const query = new URLSearchParams(search);
   const extras = Object.fromEntries(KEYS.map((key) => [key, query.get(key) ?? '']));
-  return { lines: linesOf(query.get('lines') ?? ''), extras: extras as Extras };
+  const till = query.get('till');
+  return {
+    lines: linesOf(query.get('lines') ?? ''),
+    extras: extras as Extras,
+    ...(till ? { till } : {}),
+  };
 }
 
 /** Its address: who is sent the link sees the same basket. */
-export function basketAddress(lens: Lens, { lines, extras }: TypedBasket): string {
+export function basketAddress(lens: Lens, { lines, extras, till }: TypedBasket): string {
   const said = KEYS.filter((key) => extras[key].trim() !== '').map((key) => [key, extras[key].trim()]);
   const goods = lines.length > 0 ? { lines: textOf(lines) } : {};
-  return `/check/basket${lensQuery(lens, { ...goods, ...Object.fromEntries(said) })}`;
+  return `/check/basket${lensQuery(lens, { ...(till ? { till } : {}), ...goods, ...Object.fromEntries(said) })}`;
 }
 
 /** What is typed where an amount belongs, with a point; null where it is none. */
@@ -54,7 +61,7 @@ export const misread = (extras: Extras): readonly (keyof Extras)[] =>
 
 /** The basket in the open format, without its moment. */
 export function basketDocument(
-  { lines, extras }: TypedBasket,
+  { lines, extras, till }: TypedBasket,
   store: string,
   group: string | null,
 ): CheckedBasketDocument {
@@ -72,6 +79,7 @@ export function basketDocument(
   return {
     store,
     ...(known ? { shopper: { ...(group === null ? {} : { groups: [group] }), ...history } } : {}),
+    ...(till ? { terminal: till } : {}),
     ...(codes.trim() ? { codes: codes.split(/[\s,;]+/).filter(Boolean) } : {}),
     ...delivery,
     ...Object.fromEntries(said),

@@ -33,14 +33,14 @@ const TYPING = 200;
 /** A basket to try: goods on the left, beside them the receipt as the till would print it, and how it came about. */
 function Desk({ view, search, plans }: TrialBasketProps) {
   const [typed, setTyped] = useState<TypedBasket>(() => typedBasketOf(search));
-  const { lines, extras } = typed;
+  const { lines, extras, till } = typed;
   useEffect(() => {
     const here = basketAddress(view.lens, typed);
     if (location.pathname + location.search !== here) history.replaceState(null, '', here);
   }, [typed, view.lens]);
   const resting = useResting(typed, TYPING);
   const basket = { ...basketDocument(resting, view.store.id, view.lens.shopper), at: view.at };
-  const rung = useRung(resting.lines.length > 0 ? basket : null, view.lens);
+  const rung = useRung(resting.lines.length > 0 ? basket : null, view.lens, till);
   const put = (next: TypedBasket['lines']) => setTyped({ ...typed, lines: next });
   const refusal = rung.error ? refusalOf(rung.error) : null;
   const data = lines.length > 0 ? rung.data : undefined;
@@ -49,6 +49,14 @@ function Desk({ view, search, plans }: TrialBasketProps) {
       <p className="quiet mt-1 text-sm">
         As rung in {view.store.name}, {shortMoment(view.at, view.now)},{' '}
         {view.shopper ? `for ${view.shopper.name}` : 'for a guest'}
+        {till ? (
+          <>
+            , by the price file that <b>{till}</b> held then.{' '}
+            <button type="button" className="link" onClick={() => setTyped({ lines, extras })}>
+              By the plan
+            </button>
+          </>
+        ) : null}
       </p>
       <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
         <div>
@@ -76,7 +84,7 @@ function Desk({ view, search, plans }: TrialBasketProps) {
               </ul>
             </Notice>
           ) : null}
-          {view.known ? null : (
+          {view.known || till ? null : (
             <KeptChecks view={view} typed={typed} rung={refusal ? undefined : data} plans={plans} />
           )}
         </div>
@@ -88,7 +96,7 @@ function Desk({ view, search, plans }: TrialBasketProps) {
               busy={rung.isFetching}
               onAdd={(sku, more) => put(withMore(lines, sku, more))}
             />
-            <Elsewhere view={view} typed={resting} here={data} />
+            {till ? null : <Elsewhere view={view} typed={resting} here={data} />}
           </div>
         ) : null}
       </div>

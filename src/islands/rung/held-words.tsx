@@ -2,6 +2,7 @@ import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type PriceBeside, type RungView } from '../../contracts/view/index.ts';
 import { priceFileWords, senderWords } from '../../ui/words/index.ts';
 import { readersTime, saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
+import { basketAddress, NO_EXTRAS } from '../basket/index.ts';
 
 /** So far off a clock rings the prices of another moment. */
 const CLOCK_OFF_BY = 30_000;
@@ -41,9 +42,22 @@ export function HeldWords({ rung, view }: { rung: RungView; view: LensView }) {
           The whole story of {rung.terminal}
         </a>
       </p>
+      {number === null ? null : (
+        <p className="mt-1">
+          <a className="link" href={basketPath(rung, view)}>
+            Ring a whole basket by it
+          </a>
+          , where a deal takes more than one.
+        </p>
+      )}
     </section>
   );
 }
+
+const basketPath = ({ store, at, terminal, story }: RungView, view: LensView): string => {
+  const lines = story ? [{ sku: story.item.sku, quantity: '1' }] : [];
+  return basketAddress({ ...view.lens, where: store.id, at }, { lines, extras: NO_EXTRAS, till: terminal });
+};
 
 /** What the plan said of the same moment, then and now. */
 export function Beside({ rung, query }: { rung: RungView; query: string }) {

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import {
   basketCheckRequest,
   basketSchema,
+  done,
   gridFileRequest,
   gridRequest,
   loopholeCasesRequest,
@@ -11,6 +12,7 @@ import {
 } from '../../contracts/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
 import {
+  asHeld,
   asKnown,
   gridFile,
   keepBasketCheck,
@@ -51,7 +53,11 @@ const past =
 export const CHECK_ENDPOINTS = {
   basket: onBody(
     basketSchema,
-    past(async ({ app, person, input }) => answerReply(await ringTrialBasket(app, person, input))),
+    past(async ({ app, person, input, query, now }) => {
+      const { till } = query;
+      const by = till ? await asHeld(app, person, { terminal: till, at: input.at }, now) : done(app);
+      return by.ok ? answerReply(await ringTrialBasket(by.value, person, input)) : failureReply(by.failure);
+    }),
   ),
   findings: onBytes(
     past(async ({ app, person, now, known }) => json(await lookAtFindings(app, person, now, known))),

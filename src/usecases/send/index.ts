@@ -1,3 +1,4 @@
+export * from './find-terminal.ts';
 export * from './give-terminal-key.ts';
 export * from './hand-whole-file.ts';
 export * from './hold-back.ts';
