@@ -98,7 +98,7 @@ class KeyRefused extends Error {}
 
 export function till(identity: TillIdentity, ports: TillPorts): Till {
   const keys = trustedKeys(ports.publicKey, ports.keys);
-  const newest = vouched(identity.store, ports.vouched);
+  const newest = vouched(identity, ports.vouched);
   const found = fromDisk();
   let held: InForce | null = found.held;
   let heldSince: string | null = held ? ports.disk.since() : null;

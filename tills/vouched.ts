@@ -1,7 +1,10 @@
 import { randomBytes } from 'node:crypto';
 import { parseVouched } from '../src/contracts/index.ts';
+import { formatMoment, type Instant, zoneClock } from '../src/core/calendar/index.ts';
+import { HOUSE_WRITING, momentWords } from '../src/core/writing/index.ts';
 import { newestIn, type Trust } from '../src/signing/index.ts';
 import type { KeptOnDisk } from './kept-on-disk.ts';
+import type { TillIdentity } from './till.ts';
 
 /** What the server vouched for last, as it lies on the disk of a till. */
 export interface KeptVouched {
@@ -37,7 +40,10 @@ export interface Vouched {
   trouble(holds: { number: number; goodUntil?: string } | null, clock: number, now: number): string | null;
 }
 
-export function vouched(store: string, disk: KeptOnDisk<KeptVouched>): Vouched {
+export function vouched(
+  { store, timeZone }: Pick<TillIdentity, 'store' | 'timeZone'>,
+  disk: KeptOnDisk<KeptVouched>,
+): Vouched {
   const read = disk.read();
   let last = read && Number.isFinite(read.at) ? read : null;
   let written = last;
@@ -60,9 +66,12 @@ export function vouched(store: string, disk: KeptOnDisk<KeptVouched>): Vouched {
     notBefore: () => last?.at ?? 0,
     trouble(holds, clock, now) {
       if (!last) return null;
-      const at = new Date(last.at).toISOString();
+      const at = momentWords(
+        formatMoment(last.at as Instant, zoneClock(timeZone)).slice(0, 16),
+        HOUSE_WRITING,
+      );
       if (last.at - clock > CLOCK_BEHIND)
-        return `its clock stands before ${at}, which the server has vouched for: it rings by that`;
+        return `its clock stands before what the server has vouched for, ${at}: it rings by that`;
       waited = last.number !== null && last.number > (holds?.number ?? 0) ? waited + 1 : 0;
       if (waited > PATIENCE)
         return `price file ${last.number} is vouched for, and does not come: somebody may hold it back`;

@@ -1,12 +1,12 @@
 import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type OpenedPromotion } from '../../contracts/view/index.ts';
-import { readersTime, shortMoment } from '../../ui/writing/index.ts';
+import { shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { Differences } from './differences.tsx';
 
-/** Who did what, newest first, in the reader's own time, with what it was before. */
+/** Who did what, newest first, with what it was before. */
 export function History({
   of: { promotion, history },
-  view: { lens, now },
+  view: { lens, now, store },
 }: {
   of: Pick<OpenedPromotion, 'promotion' | 'history'>;
   view: LensView;
@@ -19,7 +19,7 @@ export function History({
       <ul className="text-sm">
         {history.map(({ id, at, person, action, differences, opens }) => (
           <li key={id} className="hairline border-b py-1.5">
-            {action} by {person ?? 'the set-up'}, {shortMoment(readersTime(at), now)}
+            {action} by {person ?? 'the set-up'}, {shortMoment(timeIn(store.timeZone, at), now)}
             {opens ? (
               <a className="link ml-3" href={pathOf(id)}>
                 as it was then

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type PlanFinding } from '../../contracts/view/index.ts';
 import { FINDING_WORDS } from '../../ui/words/index.ts';
-import { readersTime, saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
+import { saidAmount, saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { Accept, TakeBack } from './accept.tsx';
 import { MendLinks } from './mend-links.tsx';
 
@@ -28,7 +28,8 @@ export function FindingRow({ finding, view, currency, plans, onChanged }: RowPro
         <p className="quiet text-sm">{spanWords(finding, view)}</p>
         {accepted ? (
           <p className="text-sm">
-            Accepted by {accepted.by}, {shortMoment(readersTime(accepted.at), view.now)}: {accepted.reason}
+            Accepted by {accepted.by}, {shortMoment(timeIn(view.store.timeZone, accepted.at), view.now)}:{' '}
+            {accepted.reason}
           </p>
         ) : null}
         <p className="mt-1 flex flex-wrap gap-x-4 text-sm leading-7">

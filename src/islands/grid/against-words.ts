@@ -1,11 +1,11 @@
 import type { Choices, LensView } from '../../contracts/view/index.ts';
-import { readersTime, shortMoment } from '../../ui/writing/index.ts';
+import { shortMoment, timeIn } from '../../ui/writing/index.ts';
 import type { GridDesk } from './desk.ts';
 
 /** What prices are held against, as a sentence about one of them begins; null: nothing. */
 export function againstWords(
   { against, other }: GridDesk,
-  { at }: Pick<LensView, 'at'>,
+  { at, store }: Pick<LensView, 'at' | 'store'>,
   choices: Pick<Choices, 'shopperGroups' | 'stores'> | undefined,
 ): string | null {
   const nameIn = (list: readonly { readonly id: string; readonly name: string }[] = []) =>
@@ -17,7 +17,7 @@ export function againstWords(
       return other ? `On ${shortMoment(other, at)} it is` : null;
     case 'known':
       return other
-        ? `As known on ${shortMoment(other.endsWith('Z') ? readersTime(other) : other, at)} it is`
+        ? `As known on ${shortMoment(other.endsWith('Z') ? timeIn(store.timeZone, other) : other, at)} it is`
         : null;
     case 'held':
       return 'The terminals hold';

@@ -10,7 +10,8 @@ const having = (...events: GridEvent[]) => events.reduce(gridAfter, EMPTY);
 const VIEW = {
   lens: { where: 'group:city', at: null, shopper: 'members' },
   at: '2027-03-01T09:00',
-} as Pick<LensView, 'lens' | 'at'>;
+  store: { id: 's001', name: 'One', timeZone: 'Europe/Lisbon' },
+} as Pick<LensView, 'lens' | 'at' | 'store'>;
 
 describe('the desk of the grid', () => {
   it.each([

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
 import type { Against, Choices, LensView, PromotionSummary } from '../../contracts/view/index.ts';
-import { readersTime, shortMoment } from '../../ui/writing/index.ts';
+import { shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { ask } from '../server/index.ts';
 import type { GridDesk, GridEvent } from './desk.ts';
@@ -54,7 +54,7 @@ export function HeldAgainst({
       </select>
       {against === 'known' && other?.endsWith('Z') ? (
         <>
-          {shortMoment(readersTime(other), view.now)}
+          {shortMoment(timeIn(view.store.timeZone, other), view.now)}
           <button type="button" className="link" onClick={() => hold('known', dayBefore(view.now))}>
             another
           </button>

@@ -1,7 +1,7 @@
 import { idInAddress } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type PriceBeside, type RungView } from '../../contracts/view/index.ts';
 import { priceFileWords, senderWords } from '../../ui/words/index.ts';
-import { readersTime, saidAmount, saidCount, shortMoment } from '../../ui/writing/index.ts';
+import { saidAmount, saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { basketAddress, NO_EXTRAS } from '../basket/index.ts';
 
 /** So far off a clock rings the prices of another moment. */
@@ -10,7 +10,7 @@ const CLOCK_OFF_BY = 30_000;
 /** Which price file the till held, and where that came from. */
 export function HeldWords({ rung, view }: { rung: RungView; view: LensView }) {
   const { held } = rung;
-  const moment = (instant: string) => shortMoment(readersTime(instant), view.now);
+  const moment = (instant: string) => shortMoment(timeIn(rung.store.timeZone, instant), view.now);
   if (!held) return <p>Nothing that this till said by then is on record, so nobody can say what it held.</p>;
   const { number, since, problem, clockSkew, sent } = held;
   const off = clockSkew !== null && Math.abs(clockSkew) > CLOCK_OFF_BY ? clockSkew : null;

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import type { LensView } from '../../contracts/view/index.ts';
-import { readersTime, saidCount, shortMoment } from '../../ui/writing/index.ts';
+import { saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { ask } from '../server/index.ts';
 import { type Deed, Deeds } from './deeds.tsx';
 
@@ -16,6 +16,7 @@ export function PriceFiles({ view, sends, rules }: { view: LensView; sends: bool
     queryKey: ['keys'],
     queryFn: () => ask<{ keys: SigningKey[] }>('/api/send/key'),
   });
+  const momentOf = (instant: string) => shortMoment(timeIn(view.store.timeZone, instant), view.now);
   const all = keys.data?.keys ?? [];
   const [newest] = all;
   const deeds = [...(sends ? anewIn(view) : []), ...(rules ? [NEW_KEY, LOST_KEY] : [])];
@@ -30,7 +31,13 @@ export function PriceFiles({ view, sends, rules }: { view: LensView; sends: bool
       {newest ? (
         <p className="mt-2">
           Signed with key <code>{newest.id}</code> since {momentOf(newest.madeAt)}
-          {all.length > 1 ? `; before that: ${all.slice(1).map(keyWords).join('; ')}` : ''}.
+          {all.length > 1
+            ? `; before that: ${all
+                .slice(1)
+                .map((key) => keyWords(key, momentOf))
+                .join('; ')}`
+            : ''}
+          .
         </p>
       ) : null}
       <Deeds deeds={deeds} />
@@ -80,7 +87,5 @@ const LOST_KEY: Deed = {
   told: sentTo,
 };
 
-const momentOf = (instant: string): string => shortMoment(readersTime(instant), '');
-
-const keyWords = ({ id, withdrawnAt }: SigningKey): string =>
+const keyWords = ({ id, withdrawnAt }: SigningKey, momentOf: (instant: string) => string): string =>
   `${id}${withdrawnAt ? `, trusted no more since ${momentOf(withdrawnAt)}` : ''}`;

@@ -49,7 +49,11 @@ function Desk({ view, sends, rules }: SendProps) {
       const held = review.data.held.map(({ promotion }) => promotion);
       const body = { planVersion: review.data.planVersion, stores, held };
       const { rollout } = await ask<{ rollout: number | null }>('/api/send', { method: 'POST', body });
-      if (rollout !== null) setSent({ rollout, stores });
+      if (rollout !== null) {
+        setSent({ rollout, stores });
+        // What has gone out must not stand there as if it had not.
+        void client.resetQueries({ queryKey: ['review'] });
+      }
     } catch (error) {
       setRefusal(refusalOf(error));
     }
@@ -75,8 +79,10 @@ function Desk({ view, sends, rules }: SendProps) {
         <h1 className="text-3xl">Send</h1>
         <p className="quiet">What goes out to the tills, and what each of them holds</p>
       </div>
-      {terminals.data?.restore ? <RestoreNotice restore={terminals.data.restore} /> : null}
-      <ByItself rules={rules} query={lensQuery(view.lens)} />
+      {terminals.data?.restore ? (
+        <RestoreNotice restore={terminals.data.restore} timeZone={view.store.timeZone} />
+      ) : null}
+      <ByItself rules={rules} query={lensQuery(view.lens)} timeZone={view.store.timeZone} />
       {sent && terminals.data ? <RolloutProgress sent={sent} view={terminals.data} /> : null}
       {refusal ? (
         <Notice tone="trouble" className="mt-4">

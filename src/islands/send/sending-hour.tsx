@@ -3,13 +3,22 @@ import { useState } from 'react';
 import { idInAddress } from '../../contracts/index.ts';
 import type { SendingHour, SendingHourView } from '../../contracts/view/index.ts';
 import { FINDING_WORDS } from '../../ui/words/index.ts';
-import { readersTime, saidCount, shortMoment, zoneWords } from '../../ui/writing/index.ts';
+import { saidCount, shortMoment, timeIn, zoneWords } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 
 const PATH = '/api/send/hour';
 
 /** Whether somebody sends what is approved, or it goes out by itself, and what came of that the last time. */
-export function ByItself({ rules, query }: { rules: boolean; query: string }) {
+export function ByItself({
+  rules,
+  query,
+  timeZone,
+}: {
+  rules: boolean;
+  query: string;
+  /** In which it is told when it last was. */
+  timeZone: string;
+}) {
   const { data } = useQuery({ queryKey: ['sending-hour'], queryFn: () => ask<SendingHourView>(PATH) });
   const [open, setOpen] = useState(false);
   if (!data) return null;
@@ -27,14 +36,20 @@ export function ByItself({ rules, query }: { rules: boolean; query: string }) {
         ) : null}
       </p>
       {open ? <HourForm view={data} onDone={() => setOpen(false)} /> : null}
-      {last ? <LastTime last={last} query={query} /> : null}
+      {last ? <LastTime last={last} query={query} timeZone={timeZone} /> : null}
     </section>
   );
 }
 
-const momentOf = (instant: string): string => shortMoment(readersTime(instant), '');
-
-function LastTime({ last, query }: { last: NonNullable<SendingHourView['last']>; query: string }) {
+function LastTime({
+  last,
+  query,
+  timeZone,
+}: {
+  last: NonNullable<SendingHourView['last']>;
+  query: string;
+  timeZone: string;
+}) {
   const { at, rollout, stores, left } = last;
   const went =
     rollout === null
@@ -43,7 +58,7 @@ function LastTime({ last, query }: { last: NonNullable<SendingHourView['last']>;
   return (
     <>
       <p className="quiet">
-        The last time, {momentOf(at)}, {went}.
+        The last time, {shortMoment(timeIn(timeZone, at), '')}, {went}.
       </p>
       {left.length > 0 ? (
         <>

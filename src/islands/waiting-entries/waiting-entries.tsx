@@ -3,16 +3,19 @@ import { idInAddress } from '../../contracts/index.ts';
 import { tableOf } from '../../contracts/table/index.ts';
 import type { WaitingEntriesView } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
-import { readersTime, saidCell, saidCount, saidPercent, shortMoment } from '../../ui/writing/index.ts';
+import { saidCell, saidCount, saidPercent, shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
 
 /** Changes of the stockroom on their way: what they say, what they would do, and who decides. */
 export function WaitingEntries({
   waiting,
   query,
+  timeZone,
 }: {
   waiting: readonly WaitingEntriesView[];
   query: string;
+  /** In which moments are told. */
+  timeZone: string;
 }) {
   const [left, setLeft] = useState(waiting);
   const [said, setSaid] = useState('');
@@ -32,6 +35,7 @@ export function WaitingEntries({
           key={one.id}
           one={one}
           query={query}
+          timeZone={timeZone}
           onDone={(words, stays) => {
             setSaid(words);
             if (!stays) setLeft((before) => before.filter(({ id }) => id !== one.id));
@@ -51,10 +55,12 @@ const DONE = {
 function One({
   one,
   query,
+  timeZone,
   onDone,
 }: {
   one: WaitingEntriesView;
   query: string;
+  timeZone: string;
   onDone: (words: string, stays: boolean) => void;
 }) {
   const [reason, setReason] = useState('');
@@ -75,7 +81,7 @@ function One({
         {table.title}: {saidCount(one.count)} {one.count === 1 ? 'row' : 'rows'}
       </h2>
       <p className="quiet text-sm">
-        written by {one.writer}, {shortMoment(readersTime(one.writtenAt), '')}
+        written by {one.writer}, {shortMoment(timeIn(timeZone, one.writtenAt), '')}
       </p>
       <Effect one={one} query={query} />
       {one.returned ? (

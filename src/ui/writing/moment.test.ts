@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { phaseOf } from '../phase.ts';
-import { shortDate, shortMoment, zoneWords } from './moment.ts';
+import { shortDate, shortMoment, timeIn, zoneWords } from './moment.ts';
 
 describe('dates and hours', () => {
   it.each([
@@ -32,4 +32,12 @@ describe('where a promotion stands', () => {
   ] as const)('%s from %s to %s is %s', (status, from, to, phase) => {
     expect(phaseOf({ status, from, to }, '2027-03-01T09:00')).toBe(phase);
   });
+});
+
+it.each([
+  ['Europe/Madrid', '2027-01-10T23:30'],
+  ['Europe/Lisbon', '2027-01-10T22:30'],
+  ['Pacific/Auckland', '2027-01-11T11:30'],
+])('an instant is told by the clock of %s, whatever machine tells it', (timeZone, told) => {
+  expect(timeIn(timeZone, '2027-01-10T22:30:59.123Z')).toBe(told);
 });

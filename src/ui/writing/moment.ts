@@ -1,4 +1,10 @@
-import { parseLocalDate, weekdayOf } from '../../core/calendar/index.ts';
+import {
+  formatMoment,
+  type Instant,
+  parseLocalDate,
+  weekdayOf,
+  zoneClock,
+} from '../../core/calendar/index.ts';
 import * as written from '../../core/writing/index.ts';
 import { writing } from './reader.ts';
 
@@ -39,9 +45,9 @@ export const saidClock = (time: string): string => written.clockWords(time, writ
 export const zoneWords = (timeZone: string): string =>
   `${(timeZone.split('/').at(-1) ?? timeZone).replaceAll('_', ' ')} time`;
 
-/** An instant as the clock of the reader's own machine shows it: "2026-11-26T09:00". In the browser only. */
-export function readersTime(at: string): string {
-  const date = new Date(at);
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}T${two(date.getHours())}:${two(date.getMinutes())}`;
-}
+/**
+ * An instant, ISO 8601, as a clock in a time zone shows it: "2026-11-26T09:00". A page shows one clock alone, that of the
+ * store that is looked at, which stands in the lens; whatever the machine that makes the page, or shows it, goes by.
+ */
+export const timeIn = (timeZone: string, at: string): string =>
+  formatMoment(Date.parse(at) as Instant, zoneClock(timeZone)).slice(0, 16);
