@@ -17,7 +17,10 @@ import {
 } from './server/index.ts';
 import { readBy } from './ui/writing/index.ts';
 
-const OPEN = ['/sign-in', '/api/sign-in', '/api/sign-out', '/api/demo-sign-in', '/api/health'];
+const OPEN = [
+  ...['/sign-in', '/api/sign-in', '/api/sign-out', '/api/demo-sign-in', '/api/health'],
+  ...['/password', '/api/password', '/api/forgotten'],
+];
 
 /**
  * Every request goes through here: an address that can be read, from a page of ours where it changes something, by

@@ -9,6 +9,7 @@ export * from './order-requests.ts';
 export * from './outcome.ts';
 export * from './outlook-requests.ts';
 export * from './parse-plan.ts';
+export * from './people-requests.ts';
 export * from './plan-document.ts';
 export * from './price-file.ts';
 export * from './requests.ts';

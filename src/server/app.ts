@@ -1,4 +1,5 @@
 import type { Channel } from '../db/index.ts';
+import type { Accounts } from '../usecases/ports/index.ts';
 import { hearDatabase } from './hear-database.ts';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
 import { type JobName, jobs } from './jobs.ts';
@@ -10,6 +11,7 @@ import { restingPlan } from './resting-plan.ts';
 import { type RestoreWatch, restoreWatch } from './restore-watch.ts';
 import { type SignIn, signInService } from './sign-in.ts';
 import { type SignInTries, signInTries } from './sign-in-tries.ts';
+import { accounts } from './standing/accounts.ts';
 import { type Ports, portsOf } from './standing/ports.ts';
 import { type TerminalDesk, terminalDesk } from './terminal-desk.ts';
 import { type Vouching, vouching } from './vouching.ts';
@@ -18,6 +20,7 @@ import { type Vouching, vouching } from './vouching.ts';
 export interface App extends Omit<Ports, 'book' | 'past' | 'compare'> {
   readonly environment: Environment;
   readonly signIn: SignIn;
+  readonly accounts: Accounts;
   readonly tries: SignInTries;
   readonly heavy: HeavyDesk;
   readonly terminals: TerminalDesk;
@@ -39,6 +42,7 @@ function createApp(environment: Environment): App {
     now,
     renew: (lost) => heavy.value('', 'renewEpoch', lost, now()),
   });
+  const signIn = signInService(ports.db, environment);
   return {
     ...ports,
     terminals,
@@ -46,7 +50,8 @@ function createApp(environment: Environment): App {
     restores,
     news: newsDesk(),
     environment,
-    signIn: signInService(ports.db, environment),
+    signIn,
+    accounts: accounts(signIn, ports.db),
     tries: signInTries(ports.db),
     heavy,
   };

@@ -15,13 +15,8 @@ export async function enter(context: APIContext, email: string, password: string
   const { headers } = context.request;
   const { address } = context.locals;
   const wait = await tries.begin(email, address, Date.now());
-  if (wait > 0) {
-    const seconds = Math.ceil(wait / 1000);
-    return json({ message: `There were too many tries. Wait ${waitWords(seconds)}, then try again.` }, 429, {
-      'retry-after': String(seconds),
-    });
-  }
-  // A made-up person outside the demo is answered as a wrong password is, after the same work.
+  if (wait > 0) return waitReply(wait);
+  // A made-up person outside the demo, and one who is let in no more, is answered as a wrong password is, after the same work.
   const tried = (await isBarred(email)) ? randomUUID() : password;
   const reply = await signIn.api.signInEmail({
     body: { email, password: tried },
@@ -38,12 +33,21 @@ export async function enter(context: APIContext, email: string, password: string
   return withCookiesOf(reply);
 }
 
+/** @param wait milliseconds. */
+export function waitReply(wait: number): Response {
+  const seconds = Math.ceil(wait / 1000);
+  return json({ message: `There were too many tries. Wait ${waitWords(seconds)}, then try again.` }, 429, {
+    'retry-after': String(seconds),
+  });
+}
+
 async function isBarred(email: string): Promise<boolean> {
   const { db, environment } = app();
   const [found] = await db
-    .select({ demo: schema.person.demo })
+    .select({ demo: schema.person.demo, endedAt: schema.person.endedAt })
     .from(schema.person)
     .where(eq(schema.person.email, email.toLowerCase()));
+  if (found?.endedAt) return true;
   return found?.demo === true && !(environment.demo && (await isDemoChain(db)));
 }
 

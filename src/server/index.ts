@@ -4,7 +4,7 @@ export * from '../usecases/index.ts';
 export { type App, app } from './app.ts';
 export { isAway } from './database-answers.ts';
 export { endpoint, guarded, heavyEndpoint } from './endpoint.ts';
-export { enter, withCookiesOf } from './enter.ts';
+export { enter, waitReply, withCookiesOf } from './enter.ts';
 export { FILE_LIMITS } from './files/file-limits.ts';
 export { awayReply, tooMuchReply } from './http/away-reply.ts';
 export { NotAnswered } from './http/not-answered.ts';

@@ -3,16 +3,20 @@ import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { hashPassword, verifyPassword } from 'better-auth/crypto';
 import { eq } from 'drizzle-orm';
 import pLimit from 'p-limit';
-import { type Person, type Role, readerLanguage } from '../contracts/index.ts';
-import { type Database, schema } from '../db/index.ts';
+import { PASSWORD_LENGTH, type Person, type Role, readerLanguage } from '../contracts/index.ts';
+import { type Database, letterRepository, schema } from '../db/index.ts';
 import type { Environment } from './machine/environment.ts';
 import { log } from './machine/log.ts';
+import { passwordLetter } from './password-letter.ts';
 
 /** To hash a password takes a core for some 60 ms: those who are at work wait for no row of sign-ins. */
 const oneByOne = pLimit(1);
 
-/** Sign-in with e-mail and password; sessions in PostgreSQL. */
-export function signInService(db: Database, environment: Environment) {
+/** Links in letters are good for so long, in seconds. */
+const LINK_GOOD_FOR = 3 * 24 * 60 * 60;
+
+/** Sign-in with e-mail and password; sessions in PostgreSQL. @param letters where links go out by which a password is set. */
+export function signInService(db: Database, environment: Environment, letters = letterRepository(db)) {
   return betterAuth({
     database: drizzleAdapter(db, {
       provider: 'pg',
@@ -29,7 +33,12 @@ export function signInService(db: Database, environment: Environment) {
     emailAndPassword: {
       enabled: true,
       disableSignUp: false,
-      minPasswordLength: 8,
+      minPasswordLength: PASSWORD_LENGTH.least,
+      maxPasswordLength: PASSWORD_LENGTH.most,
+      resetPasswordTokenExpiresIn: LINK_GOOD_FOR,
+      revokeSessionsOnPasswordReset: true,
+      sendResetPassword: ({ user, token }) =>
+        letters.put(passwordLetter(user, `${environment.origin}/password?token=${token}`)),
       password: {
         hash: (password) => oneByOne(hashPassword, password),
         verify: (both) => oneByOne(verifyPassword, both),
@@ -40,6 +49,7 @@ export function signInService(db: Database, environment: Environment) {
         role: { type: 'string', input: false, defaultValue: 'viewer' },
         seesCosts: { type: 'boolean', input: false, defaultValue: true },
         demo: { type: 'boolean', input: false, defaultValue: false },
+        endedAt: { type: 'date', input: false, required: false },
       },
     },
     session: { expiresIn: 60 * 60 * 24 * 14 },
@@ -53,6 +63,13 @@ export type SignIn = ReturnType<typeof signInService>;
 
 const plain = (message: string): string => message.split('\n')[0]!.slice(0, 200);
 
+interface PersonColumns {
+  readonly role: Role;
+  readonly seesCosts: boolean;
+  readonly demo: boolean;
+  readonly endedAt: Date | null;
+}
+
 /** The person behind a request's cookies; null where nobody is signed in, or nobody who may be here. */
 export async function personOf(
   signIn: SignIn,
@@ -64,7 +81,8 @@ export async function personOf(
   const found = await signIn.api.getSession({ headers });
   if (!found) return null;
   const { id, name, email, ...rest } = found.user;
-  const { role, seesCosts, demo } = rest as unknown as { role: Role; seesCosts: boolean; demo: boolean };
+  const { role, seesCosts, demo, endedAt } = rest as unknown as PersonColumns;
+  if (endedAt) return null;
   if (demo && !(environment.demo && (await isDemoChain(db)))) return null;
   const language = readerLanguage(headers.get('accept-language'));
   const person = { id, name, email, role, costs: seesCosts, language };

@@ -51,14 +51,28 @@ export async function as(name: DemoName, origin = running().origin): Promise<Cli
     body: JSON.stringify({ email: emailOf(name) }),
   });
   if (!reply.ok) throw new Error(`signing in as ${name} was answered ${reply.status}`);
-  return client(
-    reply.headers
-      .getSetCookie()
-      .map((one) => one.split(';')[0])
-      .join('; '),
-    origin,
-  );
+  return client(cookiesOf(reply), origin);
 }
+
+/** Signs in with a password; no client where that was refused. */
+export async function signedIn(
+  email: string,
+  password: string,
+): Promise<{ readonly status: number; readonly client: Client | null }> {
+  const { origin } = running();
+  const reply = await fetch(`${origin}/api/sign-in`, {
+    method: 'POST',
+    headers: { origin, 'content-type': 'application/json' },
+    body: JSON.stringify({ email, password }),
+  });
+  return { status: reply.status, client: reply.ok ? client(cookiesOf(reply), origin) : null };
+}
+
+const cookiesOf = (reply: Response): string =>
+  reply.headers
+    .getSetCookie()
+    .map((one) => one.split(';')[0])
+    .join('; ');
 
 /** Saves a promotion and has it approved on the way that the chain wants: written by one, approved by another. */
 export async function saveApproved(promotion: { id: string }): Promise<void> {

@@ -12,6 +12,7 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   asKnown: 'hands on the plan of another time; what is asked of it knows who asks',
   renewEpoch: 'the application itself, once a restored backup was noticed',
   sendByItself: 'the application itself, at the hour that the chain has set',
+  setPassword: 'who holds the link of a letter is who it was sent to',
   actingInFailing: 'a part of what is sent by itself, which nobody in particular asks for',
   renewPriceFiles: 'the application itself, once what terminals hold is half over',
   sendAgain: 'a part of those that send once more, which ask who may',

@@ -44,6 +44,12 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'DELETE send/terminal-key': ['administer', '/api/send/terminal-key', {}],
   'GET send/hour': ['see', '/api/send/hour'],
   'PUT send/hour': ['administer', '/api/send/hour', {}],
+  'GET people/index': ['administer', '/api/people'],
+  'POST people/index': ['administer', '/api/people', {}],
+  'PUT people/[id]': ['administer', `/api/people/${NOWHERE}`, {}],
+  'POST people/[id]/step': ['administer', `/api/people/${NOWHERE}/step`, { step: 'link' }],
+  'POST password': ['open', '/api/password', {}],
+  'POST forgotten': ['open', '/api/forgotten', {}],
   'GET rung': ['see', '/api/rung?terminal=s001-1&item=Q100036&at=2026-11-20T09:00'],
   'GET timeline': ['see', '/api/timeline?item=Q100181&at=2026-12-01T09:00'],
   'GET health': ['open', '/api/health'],
@@ -140,6 +146,9 @@ const PAGES: Readonly<Record<string, string>> = {
   'stockroom/index': '/stockroom',
   'stockroom/item/[sku]': '/stockroom/item/Q103453',
   'stockroom/range/[id]': '/stockroom/range/core',
+  password: '/password',
+  'stockroom/people': '/stockroom/people',
+  'stockroom/letters': '/stockroom/letters',
   'stockroom/reprice': '/stockroom/reprice',
   'stockroom/waiting': '/stockroom/waiting',
   'stockroom/set/[id]': '/stockroom/set/summer',
@@ -197,16 +206,15 @@ describe.each(Object.entries(ENDPOINTS))('%s', (name, [door, path, body]) => {
   });
 });
 
-describe.each(Object.entries(PAGES).filter(([name]) => !['404', '500', 'sign-in'].includes(name)))(
-  'the page %s',
-  (_, path) => {
-    it('leads strangers to the sign-in, and shows everybody else something', async () => {
-      expect((await nobody().get(path)).status).toBe(302);
-      for (const who of ROLES)
-        expect([who, (await people[who].get(path)).status]).toEqual([who, expect.toBeOneOf([200, 302, 404])]);
-    });
-  },
-);
+describe.each(
+  Object.entries(PAGES).filter(([name]) => !['404', '500', 'sign-in', 'password'].includes(name)),
+)('the page %s', (_, path) => {
+  it('leads strangers to the sign-in, and shows everybody else something', async () => {
+    expect((await nobody().get(path)).status).toBe(302);
+    for (const who of ROLES)
+      expect([who, (await people[who].get(path)).status]).toEqual([who, expect.toBeOneOf([200, 302, 404])]);
+  });
+});
 
 /** Addresses at which a person of one store might learn of others, or of what goods cost. */
 const LOOKED_THROUGH = [

@@ -11,6 +11,7 @@ export type TrailAbout =
   | { readonly kind: 'table'; readonly table: TableName; readonly rows: number }
   | { readonly kind: 'sending'; readonly number: number; readonly stores: number }
   | { readonly kind: 'terminal'; readonly id: string }
+  | { readonly kind: 'person'; readonly name: string }
   | { readonly kind: 'plan' | 'work-rules' | 'chain-words' | 'key' };
 
 /** What became of one thing: its fields as they were and as they are. */

@@ -13,6 +13,7 @@ export * from './life.ts';
 export * from './loophole.ts';
 export * from './order.ts';
 export * from './outlook.ts';
+export * from './people.ts';
 export * from './plan-finding.ts';
 export * from './replies.ts';
 export * from './roles.ts';

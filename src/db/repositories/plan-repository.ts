@@ -65,6 +65,7 @@ const BESIDE_THE_PLAN = [
   'waiting entries',
   'signing key',
   'terminal key',
+  'person',
   'sending',
 ];
 

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+import { boolean, check, integer, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
 import { store } from './places.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
@@ -20,6 +20,8 @@ export const person = pgTable(
     seesCosts: boolean().notNull().default(true),
     /** Made up with the demo chain; such a person cannot sign in anywhere else. */
     demo: boolean().notNull().default(false),
+    /** Since when they are not let in any more; null: they are. What they did stays theirs. */
+    endedAt: instant('ended_at'),
   },
   (t) => [
     check('person_role', sql`${t.role} in ('viewer', 'planner', 'approver', 'store', 'administrator')`),
@@ -64,6 +66,15 @@ export const verification = pgTable('verification', {
   expiresAt: instant('expires_at').notNull(),
   createdAt: instant('created_at').notNull().defaultNow(),
   updatedAt: instant('updated_at').notNull().defaultNow(),
+});
+
+/** Letters that went out: a simulated mailbox, out of which an administrator can hand a link on. */
+export const letter = pgTable('letter', {
+  id: serial().primaryKey(),
+  to: text().notNull(),
+  subject: text().notNull(),
+  text: text().notNull(),
+  at: instant('at').notNull().defaultNow(),
 });
 
 /** Tries of passwords that failed, by account and by address: each slows down the next. */

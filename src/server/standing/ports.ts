@@ -7,8 +7,10 @@ import {
   findingRepository,
   heldBackRepository,
   historyRepository,
+  letterRepository,
   loopholeRepository,
   matchingRepository,
+  peopleRepository,
   pictureRepository,
   planRepository,
   promotionRepository,
@@ -27,8 +29,10 @@ import type {
   FindingStore,
   HeldBackStore,
   HistoryStore,
+  LetterStore,
   LoopholeStore,
   MatchingStore,
+  PeopleStore,
   PictureReader,
   PictureStore,
   PlanBook,
@@ -76,6 +80,8 @@ export interface Ports {
   readonly checks: BasketCheckStore;
   readonly findings: FindingStore;
   readonly loopholes: LoopholeStore;
+  readonly people: PeopleStore;
+  readonly letters: LetterStore;
   readonly pictures: PictureStore;
   readonly readPicture: PictureReader;
   readonly readFile: FileReader;
@@ -124,6 +130,8 @@ export function portsOf(
     checks: basketCheckRepository(db),
     findings: findingRepository(db),
     loopholes: loopholeRepository(db),
+    people: peopleRepository(db),
+    letters: letterRepository(db),
     pictures: pictureRepository(db),
     readPicture,
     readFile: readFileApart(fileReader),

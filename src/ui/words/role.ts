@@ -7,3 +7,12 @@ export const ROLE_WORDS: Readonly<Record<Role, string>> = {
   approver: 'approver',
   administrator: 'administrator',
 };
+
+/** What somebody of a role may do. */
+export const ROLE_DOES: Readonly<Record<Role, string>> = {
+  viewer: 'looks at everything and changes nothing',
+  store: 'looks at the prices and terminals of some stores',
+  planner: 'writes promotions and keeps the stockroom',
+  approver: 'also approves what others wrote, and sends it to the terminals',
+  administrator: 'also looks after people, terminals and how the chain works',
+};

@@ -17,6 +17,8 @@ export function trailAboutWords(about: Exclude<TrailAbout, { kind: 'promotion' }
       return `Price file ${about.number} to ${about.stores === 1 ? 'one store' : `${saidCount(about.stores)} stores`}`;
     case 'terminal':
       return `Terminal ${about.id}`;
+    case 'person':
+      return about.name;
     case 'plan':
       return 'The whole plan';
     case 'work-rules':

@@ -35,7 +35,7 @@ const KINDS = {
   promotions: ['promotion', 'proposal'],
   stockroom: ['entries', 'many-entries', 'waiting entries', 'plan'],
   sending: ['sending', 'signing key', 'terminal key'],
-  chain: ['work rules', 'chain words'],
+  chain: ['work rules', 'chain words', 'person'],
 } as const;
 /** Kinds whose entries change what prices. */
 const PRICES: readonly string[] = ['promotion', 'entries', 'many-entries', 'plan'];
@@ -144,6 +144,8 @@ function aboutOf({ kind, subject, before, after }: TrailEntry, { document }: Cur
       return { kind: 'key' };
     case 'terminal key':
       return { kind: 'terminal', id: subject };
+    case 'person':
+      return { kind, name: (after as { name: string }).name };
     case 'work rules':
       return { kind: 'work-rules' };
     case 'chain words':

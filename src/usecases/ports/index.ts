@@ -6,6 +6,7 @@ export type * from './held-back-store.ts';
 export type * from './history-store.ts';
 export type * from './loophole-store.ts';
 export type * from './matching-store.ts';
+export type * from './people-store.ts';
 export type * from './picture-store.ts';
 export type * from './plan-book.ts';
 export type * from './plan-writer.ts';

@@ -1,0 +1,52 @@
+import Joi from 'joi';
+import { ROLES, type Role } from './view/roles.ts';
+
+/** Characters of a password. */
+export const PASSWORD_LENGTH = { least: 10, most: 128 };
+
+const id = Joi.string().min(1).max(200);
+const email = Joi.string().email({ tlds: false }).max(200).required();
+
+/** What an administrator says of somebody. */
+export interface PersonRequest {
+  name: string;
+  role: Role;
+  /** Whether they are shown costs and margins. */
+  costs: boolean;
+  /** Of the role `store`: ids of the stores that they see; else none. */
+  stores: string[];
+}
+const said = {
+  name: Joi.string().trim().min(1).max(120).required(),
+  role: Joi.string()
+    .valid(...Object.keys(ROLES))
+    .required(),
+  costs: Joi.boolean().strict().required(),
+  stores: Joi.array().items(id).unique().max(20_000).required(),
+};
+export const personRequest = Joi.object<PersonRequest>(said);
+
+export interface InviteRequest extends PersonRequest {
+  email: string;
+}
+export const inviteRequest = Joi.object<InviteRequest>({ ...said, email });
+
+export interface PersonStepRequest {
+  /** Lets them in no more, or again; or sends a link by which they set a password. */
+  step: 'end' | 'return' | 'link';
+}
+export const personStepRequest = Joi.object<PersonStepRequest>({
+  step: Joi.string().valid('end', 'return', 'link').required(),
+});
+
+export interface PasswordRequest {
+  /** Out of the link of a letter. */
+  token: string;
+  password: string;
+}
+export const passwordRequest = Joi.object<PasswordRequest>({
+  token: Joi.string().min(1).max(200).required(),
+  password: Joi.string().min(PASSWORD_LENGTH.least).max(PASSWORD_LENGTH.most).required(),
+});
+
+export const forgottenRequest = Joi.object<{ email: string }>({ email });

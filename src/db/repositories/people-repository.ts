@@ -1,0 +1,59 @@
+import { asc, eq } from 'drizzle-orm';
+import type { Role } from '../../contracts/index.ts';
+import type { PeopleStore, StoredPerson } from '../../usecases/ports/index.ts';
+import type { Database, Transaction } from '../connect.ts';
+import * as t from '../schema/index.ts';
+import { planVersionOf } from './plan-version.ts';
+
+export function peopleRepository(db: Database): PeopleStore {
+  return {
+    all: () => people(db),
+    stores: () =>
+      db
+        .select({ id: t.store.id, name: t.store.name })
+        .from(t.store)
+        .orderBy(asc(t.store.name), asc(t.store.id)),
+    change: (id, said, by) =>
+      db.transaction(async (tx) => {
+        const { name, role, costs: seesCosts, stores } = said;
+        const before = (await people(tx)).find((one) => one.id === id);
+        await tx.update(t.person).set({ name, role, seesCosts }).where(eq(t.person.id, id));
+        await tx.delete(t.personStore).where(eq(t.personStore.person, id));
+        for (const store of stores) await tx.insert(t.personStore).values({ person: id, store });
+        await note(tx, id, by, before?.role === role ? 'changed' : `made ${role}`, { before, after: said });
+      }),
+    end: (id, ended, by) =>
+      db.transaction(async (tx) => {
+        const before = (await people(tx)).find((one) => one.id === id);
+        await tx.update(t.person).set({ endedAt: ended }).where(eq(t.person.id, id));
+        if (ended) await tx.delete(t.session).where(eq(t.session.userId, id));
+        await note(tx, id, by, ended ? 'let in no more' : 'let in again', {
+          before,
+          after: { name: before?.name },
+        });
+      }),
+  };
+}
+
+async function people(db: Database | Transaction): Promise<StoredPerson[]> {
+  const rows = await db.select().from(t.person).orderBy(asc(t.person.name), asc(t.person.id));
+  const stores = await db.select().from(t.personStore).orderBy(asc(t.personStore.store));
+  return rows.map(({ id, name, email, role, seesCosts, endedAt }) => ({
+    ...{ id, name, email, role: role as Role, costs: seesCosts },
+    stores: stores.filter(({ person }) => person === id).map(({ store }) => store),
+    endedAt: endedAt?.toISOString() ?? null,
+  }));
+}
+
+async function note(
+  tx: Transaction,
+  subject: string,
+  person: string,
+  action: string,
+  told: { before: unknown; after: unknown },
+): Promise<void> {
+  const planVersion = await planVersionOf(tx);
+  await tx
+    .insert(t.auditEntry)
+    .values({ person, action, subjectKind: 'person', subject, ...told, planVersion });
+}

@@ -1,0 +1,54 @@
+import type { Role } from '../../contracts/index.ts';
+
+/** Somebody who signs in, or did. */
+export interface StoredPerson {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  readonly costs: boolean;
+  /** Of the role `store` alone; else none. */
+  readonly stores: readonly string[];
+  /** Since when they are not let in any more, ISO 8601 UTC; null: they are. */
+  readonly endedAt: string | null;
+}
+
+/** What an administrator says of somebody. */
+export type PersonSaid = Pick<StoredPerson, 'name' | 'role' | 'costs' | 'stores'>;
+
+/** Port: the people of the chain. */
+export interface PeopleStore {
+  /** By name. */
+  all(): Promise<readonly StoredPerson[]>;
+  /** The stores that there are. */
+  stores(): Promise<readonly { readonly id: string; readonly name: string }[]>;
+  change(id: string, said: PersonSaid, by: string): Promise<void>;
+  /** Lets somebody in no more, and ends their sessions; or lets them in again. */
+  end(id: string, ended: Date | null, by: string): Promise<void>;
+}
+
+/** Port: the way in. */
+export interface Accounts {
+  /** Makes an account that nobody can sign in to yet. @returns its id. */
+  create(person: { readonly name: string; readonly email: string }): Promise<string>;
+  /** Sends a link with which a password is set, once. Where nobody has that address nothing happens. */
+  sendLink(email: string): Promise<void>;
+  /** Sets a password by such a link, and ends the sessions of whose it is. @returns false where the link is none. */
+  setPassword(token: string, password: string): Promise<boolean>;
+}
+
+export interface Letter {
+  readonly id: number;
+  readonly to: string;
+  readonly subject: string;
+  readonly text: string;
+  /** ISO 8601, UTC. */
+  readonly at: string;
+}
+
+/** Port: letters, in a mailbox that is simulated. */
+export interface LetterStore {
+  put(letter: Pick<Letter, 'to' | 'subject' | 'text'>): Promise<void>;
+  /** The newest first, so many of them. */
+  newest(most: number): Promise<readonly Letter[]>;
+}
