@@ -85,11 +85,11 @@ function Roles({ role, onRole }: { role: Role; onRole: (role: Role) => void }) {
     <fieldset>
       <legend>What they may do</legend>
       {(Object.keys(ROLES) as Role[]).map((one) => (
-        <label key={one} className="flex items-baseline gap-2 py-0.5">
+        <label key={one} className="flex items-start gap-2 py-0.5">
           <input
             type="radio"
             name="role"
-            className="radio radio-sm translate-y-0.5"
+            className="radio radio-sm"
             checked={role === one}
             onChange={() => onRole(one)}
           />
