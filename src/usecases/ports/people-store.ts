@@ -1,17 +1,7 @@
-import type { Role } from '../../contracts/index.ts';
+import type { PersonRow } from '../../contracts/index.ts';
 
 /** Somebody who signs in, or did. */
-export interface StoredPerson {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  readonly role: Role;
-  readonly costs: boolean;
-  /** Of the role `store` alone; else none. */
-  readonly stores: readonly string[];
-  /** Since when they are not let in any more, ISO 8601 UTC; null: they are. */
-  readonly endedAt: string | null;
-}
+export type StoredPerson = PersonRow;
 
 /** What an administrator says of somebody. */
 export type PersonSaid = Pick<StoredPerson, 'name' | 'role' | 'costs' | 'stores'>;
