@@ -1,5 +1,4 @@
-import type { PriceFileContent } from '../../core/price-file/index.ts';
-import { manifestOf } from '../../core/price-file/index.ts';
+import { manifestOf, type PriceFileContent } from '../../core/price-file/index.ts';
 import { canonicalTexts } from '../../signing/index.ts';
 import type {
   PackedPriceFile,
