@@ -221,6 +221,7 @@ test('a basket is kept as a check, rung elsewhere beside, and thrown away', LONG
 test('what a deal would bring is worked out as one assumes, and the week in sum', LONG, async () => {
   const { page, complaints } = await sitDown(browser, 'ines');
   await page.goto('/plan/deal-005');
+  await settled(page);
   const brings = page.getByRole('region', { name: 'What it would bring' });
   await brings.getByRole('button', { name: 'What it would bring' }).click();
   const sum = brings.getByText(/^In 14 days it takes/);

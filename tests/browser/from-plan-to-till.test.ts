@@ -118,7 +118,7 @@ test('a price change goes from the plan to the till, and switches at nine in two
   await approver.page
     .getByRole('status')
     .getByText(/terminals hold price file \d+/)
-    .waitFor();
+    .waitFor({ timeout: 60_000 });
 
   // The tills of two time zones: an hour apart, and each switches at nine of its own store.
   const api = await as('rufus');

@@ -1,5 +1,11 @@
 import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest';
-import { type Database, findingRepository, planRepository, promotionRepository } from '../../src/db/index.ts';
+import {
+  type Database,
+  findingRepository,
+  loopholeRepository,
+  planRepository,
+  promotionRepository,
+} from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { acceptFinding, lookAtFindings } from '../../src/usecases/index.ts';
 import { person } from '../plans/ports.ts';
@@ -47,6 +53,22 @@ it('what is found is kept with the plan, and what is accepted stays so when the 
   ]);
   const [told] = await promotionRepository(db).history('a');
   expect(told).toMatchObject({ action: 'accepted what the checks found' });
+});
+
+it('what a search rested on is kept whatever becomes of versions, until another program begins', async () => {
+  const loopholes = loopholeRepository(db);
+  expect(await loopholes.searched('a key')).toBeNull();
+  await loopholes.keepSearch('a key', []);
+  await loopholes.keepSearch('a key', []);
+  await loopholes.keep(1, '2027-03-03', { found: [], searches: 1, isWhole: true });
+  await loopholes.keep(2, '2027-03-03', { found: [], searches: 0, isWhole: false });
+  expect(await loopholes.found(1, '2027-03-03')).toBeNull();
+  expect(await loopholes.searched('a key')).toEqual([]);
+  await db.execute(`update loophole_search set asked_at = now() - interval '15 days'`);
+  await loopholes.keepSearch('another', []);
+  expect(await loopholes.searched('a key')).toBeNull();
+  await loopholes.forget();
+  expect(await loopholes.searched('another')).toBeNull();
 });
 
 it('only the newest look is kept', async () => {

@@ -13,7 +13,7 @@ import { sendingPorts } from './sending-ports.ts';
 
 const PROGRAM = resolve('dist/price-files-worker.mjs');
 const NOW = Date.parse('2027-03-01T12:00Z') as Instant;
-const CHAIN = crowdedChain({ stores: 47, zones: 3, groups: 5, items: 60, priceChanges: 20 }, '2027-03-01');
+const CHAIN = crowdedChain({ stores: 130, zones: 3, groups: 5, items: 60, priceChanges: 20 }, '2027-03-01');
 const STORES = CHAIN.stores.map(({ id }) => id);
 
 let db: Database;
@@ -84,7 +84,7 @@ describe('price files of many stores', () => {
     );
     const { version } = await sendingPorts(db).book.current();
     const of = { kind: 'plan', version, held: [] } as const;
-    expect(await madeBy(maker, { stores: STORES.slice(0, 39), number: 3, now: NOW, of })).toHaveLength(39);
+    expect(await madeBy(maker, { stores: STORES.slice(0, 119), number: 3, now: NOW, of })).toHaveLength(119);
     await expect(madeBy(maker, { stores: STORES, number: 3, now: NOW, of })).rejects.toThrow();
   });
 });

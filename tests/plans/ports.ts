@@ -1,4 +1,4 @@
-import type { ChainWords, Person, Role, SentByItself } from '../../src/contracts/index.ts';
+import type { ChainWords, KeptLoophole, Person, Role, SentByItself } from '../../src/contracts/index.ts';
 import { tableOf, withEntries } from '../../src/contracts/table/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
 import type {
@@ -228,10 +228,17 @@ export function findingsInMemory(): FindingStore & { looks: number; told: string
   };
 }
 
-export function loopholesInMemory(): LoopholeStore & { looks: number } {
+export function loopholesInMemory(): LoopholeStore & { looks: number; searches: number } {
+  const searches = new Map<string, readonly KeptLoophole[]>();
   let kept: { version: number; day: string; searched: SearchedLoopholes } | null = null;
   return {
     looks: 0,
+    searches: 0,
+    searched: async (key) => searches.get(key) ?? null,
+    async keepSearch(key, found) {
+      this.searches += 1;
+      searches.set(key, found);
+    },
     found: async (version, day) => (kept?.version === version && kept.day === day ? kept.searched : null),
     async keep(version, day, searched) {
       this.looks += 1;

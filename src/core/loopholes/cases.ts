@@ -1,14 +1,7 @@
 import type { Instant } from '../calendar/index.ts';
-import {
-  barOf,
-  type CompiledPlan,
-  DEFAULT_CHANNEL,
-  mixer,
-  type RowPainter,
-  rowPainter,
-  situationOf,
-} from '../price-book/index.ts';
+import { type CompiledPlan, mixer, type RowPainter, rowPainter } from '../price-book/index.ts';
 import type { Shopper } from '../tag-price/index.ts';
+import { countingAt } from './counting-at.ts';
 
 /** Stores between which no basket leaves less than in another. */
 export type LoopholeCase = readonly string[];
@@ -77,9 +70,5 @@ function pricesKey(row: ReturnType<RowPainter['row']>): string {
 function liveAt(compiled: CompiledPlan, store: string, at: Instant, shopper: Shopper): number[] {
   const { changes, offers } = compiled;
   const coded = [...changes.filter(({ promotion }) => promotion.codes.length > 0), ...offers];
-  const situation = {
-    ...situationOf(compiled, compiled.stores.get(store)!, { at, shopper, channel: DEFAULT_CHANNEL }),
-    holding: new Set(coded.map(({ promotion }) => promotion.id)),
-  };
-  return coded.flatMap((one, number) => (barOf(one, situation) === null ? [number] : []));
+  return countingAt(compiled, store, { at, shopper }, coded);
 }

@@ -94,19 +94,21 @@ interface SharedGoods {
 
 function sharedGoods(document: PlanDocument, compiled: CompiledPlan): (store: string) => SharedGoods {
   const shared = new Map<object, SharedGoods>();
+  const inZone = itemsOfZones();
   return (store) => {
     const assortment = compiled.assortmentOf(store);
-    const found = shared.get(assortment) ?? goodsOf(document, carriedItems(document, compiled, store));
+    const found =
+      shared.get(assortment) ?? goodsOf(document, carriedItems(document, compiled, store), inZone);
     shared.set(assortment, found);
     return found;
   };
 }
 
-function goodsOf(document: PlanDocument, items: readonly ItemDocument[]): SharedGoods {
+function goodsOf(document: PlanDocument, items: readonly ItemDocument[], inZone: ItemOfZone): SharedGoods {
   const skus = new Set(items.map(({ sku }) => sku));
   const left = new WeakMap<PromotionDocument, { readonly one: PromotionDocument | null }>();
   return {
-    itemsIn: itemsIn(items),
+    itemsIn: itemsIn(items, inZone),
     itemSets: (document.itemSets ?? []).map(({ frozen: _, ...set }) => ({
       ...set,
       rule: prune(set.rule, skus),
@@ -190,7 +192,10 @@ function carriedItems(document: PlanDocument, compiled: CompiledPlan, storeId: s
 const told = ({ hours: _, shelves: __, ...store }: StoreDocument): StoreDocument => store;
 
 /** Keeps only the price rows that can count in a store. */
-function itemsIn(items: readonly ItemDocument[]): (store: StoreDocument) => ItemDocument[] {
+function itemsIn(
+  items: readonly ItemDocument[],
+  inZone: ItemOfZone,
+): (store: StoreDocument) => ItemDocument[] {
   const byZone = new Map<string | undefined, ItemDocument[]>();
   const own = new Map<string, Set<number>>();
   items.forEach(({ prices }, index) => {
@@ -198,12 +203,28 @@ function itemsIn(items: readonly ItemDocument[]): (store: StoreDocument) => Item
       if (store !== undefined) own.set(store, (own.get(store) ?? new Set()).add(index));
   });
   return ({ id, zone }) => {
-    const shared = byZone.get(zone) ?? items.map((item) => trimmed(item, zone));
+    const shared = byZone.get(zone) ?? items.map((item) => inZone(item, zone));
     byZone.set(zone, shared);
     const mine = own.get(id);
     return mine
       ? shared.map((item, index) => (mine.has(index) ? trimmed(items[index]!, zone, id) : item))
       : shared;
+  };
+}
+
+/** An item as a zone's stores get it that have no price of their own for it. */
+type ItemOfZone = (item: ItemDocument, zone: string | undefined) => ItemDocument;
+
+/** Stores of one zone share an item whatever else they carry; all do where no zone has a price of its own for it. */
+function itemsOfZones(): ItemOfZone {
+  const known = new Map<string | undefined, Map<ItemDocument, ItemDocument>>();
+  return (item, zone) => {
+    const key = item.prices.some((row) => row.zone !== undefined) ? zone : undefined;
+    const ofZone = known.get(key) ?? new Map<ItemDocument, ItemDocument>();
+    known.set(key, ofZone);
+    const found = ofZone.get(item) ?? trimmed(item, key);
+    ofZone.set(item, found);
+    return found;
   };
 }
 

@@ -1,5 +1,5 @@
+import { digest, stable, stableTexts } from '../digest/index.ts';
 import type { ItemDocument, PlanDocument, PromotionDocument } from '../plan/index.ts';
-import { digest, stable, stableTexts } from './digest.ts';
 
 /** What a price file holds, as digests: enough to tell what the next one would change. */
 export interface Manifest {

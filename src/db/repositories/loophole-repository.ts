@@ -1,7 +1,10 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, lt } from 'drizzle-orm';
 import type { LoopholeStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
+
+/** Milliseconds for which a search is kept that nobody asks for. */
+const KEPT_FOR = 14 * 86_400_000;
 
 export const loopholeRepository = (db: Database): LoopholeStore => ({
   async found(version, day) {
@@ -23,7 +26,20 @@ export const loopholeRepository = (db: Database): LoopholeStore => ({
         .values({ planVersion, day, ...searched })
         .onConflictDoNothing();
     }),
+  async searched(key) {
+    const [row] = await db
+      .update(t.loopholeSearch)
+      .set({ askedAt: new Date() })
+      .where(eq(t.loopholeSearch.key, key))
+      .returning({ found: t.loopholeSearch.found });
+    return row?.found ?? null;
+  },
+  async keepSearch(key, found) {
+    await db.delete(t.loopholeSearch).where(lt(t.loopholeSearch.askedAt, new Date(Date.now() - KEPT_FOR)));
+    await db.insert(t.loopholeSearch).values({ key, found }).onConflictDoNothing();
+  },
   async forget() {
     await db.delete(t.loopholes);
+    await db.delete(t.loopholeSearch);
   },
 });

@@ -96,6 +96,13 @@ export const loopholes = pgTable('loopholes', {
   isWhole: boolean('is_whole').notNull(),
 });
 
+/** What one search for baskets that lose money found, by what it rests on. */
+export const loopholeSearch = pgTable('loophole_search', {
+  key: text().primaryKey(),
+  found: jsonb().$type<readonly KeptLoophole[]>().notNull(),
+  askedAt: instant('asked_at').notNull().defaultNow(),
+});
+
 /** A finding that somebody can live with, as long as what it is about stays. */
 export const acceptedFinding = pgTable('accepted_finding', {
   /** Its code, its promotions and its part, as JSON. */

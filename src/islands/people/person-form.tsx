@@ -85,7 +85,7 @@ function Roles({ role, onRole }: { role: Role; onRole: (role: Role) => void }) {
     <fieldset>
       <legend>What they may do</legend>
       {(Object.keys(ROLES) as Role[]).map((one) => (
-        <label key={one} className="flex items-start gap-2 py-0.5">
+        <label key={one} className="flex items-start gap-2 py-1">
           <input
             type="radio"
             name="role"
@@ -125,7 +125,7 @@ function TheirStores({
       />
       <div className="mt-2 grid max-h-48 gap-x-6 overflow-y-auto sm:grid-cols-2">
         {meant.map(({ id, name }) => (
-          <label key={id} className="flex items-center gap-2 py-0.5">
+          <label key={id} className="flex items-center gap-2 py-1">
             <input
               type="checkbox"
               className="checkbox checkbox-sm"

@@ -16,7 +16,7 @@ export type Made =
   | { readonly kind: 'failed'; readonly why: 'moved-on' | 'away' | 'other'; readonly error: string };
 
 /** A thread that reads the plan for itself is worth it from so many stores on. */
-const WORTH_A_THREAD = 20;
+const WORTH_A_THREAD = 60;
 const MOST_MEMORY_MB = 3_000;
 
 /**

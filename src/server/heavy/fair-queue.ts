@@ -1,5 +1,8 @@
-/** A glance at the plan; something to be worked out; something that may take as long as it is let. */
-export type Lane = 'quick' | 'ordinary' | 'long';
+/**
+ * A glance at the plan; something to be worked out; something that may take as long as it is let; the same, but worked
+ * out ahead or beside what somebody does, so that it may be late.
+ */
+export type Lane = 'quick' | 'ordinary' | 'long' | 'beside';
 
 /** What waits for a thread. */
 export interface Waiting {

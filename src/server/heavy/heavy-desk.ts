@@ -7,6 +7,7 @@ import { NotAnswered } from '../http/not-answered.ts';
 import type { Environment } from '../machine/environment.ts';
 import { log } from '../machine/log.ts';
 import { NoChain } from '../standing/live-plan-book.ts';
+import type { Lane } from './fair-queue.ts';
 import type { HeavyEndpoint } from './heavy-endpoints.ts';
 import type {
   HeavyAnswer,
@@ -38,7 +39,6 @@ const LONG: ReadonlySet<HeavyEndpoint> = new Set([
   'bring-in',
   'findings',
   'grid-file',
-  'kept-loopholes',
   'loopholes',
   'sheet-lines',
   'table-file',
@@ -48,6 +48,19 @@ const LONG: ReadonlySet<HeavyEndpoint> = new Set([
   'send',
   'review-sending',
 ]);
+
+/** Nobody waits for these: they are worked out ahead, or stand beside what somebody is doing. */
+const BESIDE: ReadonlySet<string> = new Set<HeavyEndpoint | HeavyValue>([
+  'keepFindings',
+  'keepLoopholes',
+  'kept-loopholes',
+]);
+
+const laneOf = (task: HeavyEndpoint | HeavyValue, isLong: boolean): Lane => {
+  if (BESIDE.has(task)) return 'beside';
+  if (QUICK.has(task)) return 'quick';
+  return isLong ? 'long' : 'ordinary';
+};
 
 export interface HeavyCall {
   readonly task: HeavyEndpoint;
@@ -105,9 +118,9 @@ export function heavyDesk(environment: Environment, onWentBack: () => void): Hea
         const made = await answer(
           {
             person: person.id,
-            lane: LONG.has(task) || size > LONG_FROM ? 'long' : 'ordinary',
+            lane: laneOf(task, LONG.has(task) || size > LONG_FROM),
             size,
-            within: LONG.has(task) ? LONG_WITHIN : WITHIN,
+            within: LONG.has(task) || BESIDE.has(task) ? LONG_WITHIN : WITHIN,
             signal,
             question: (number) => ({ number, work: { kind: 'endpoint', task, person, sent, now } }),
             transfer: sent.bytes ? [sent.bytes.buffer as ArrayBuffer] : [],
@@ -127,7 +140,7 @@ export function heavyDesk(environment: Environment, onWentBack: () => void): Hea
     async value(person, task, ...args) {
       const last = await answer({
         person: person || randomUUID(),
-        lane: person === '' ? 'long' : QUICK.has(task) ? 'quick' : 'ordinary',
+        lane: laneOf(task, person === ''),
         size: 0,
         within: person === '' ? LONG_WITHIN : WITHIN,
         question: (number) => ({ number, work: { kind: 'value', task, args } }),

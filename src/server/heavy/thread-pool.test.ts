@@ -107,6 +107,24 @@ describe('a pool of threads', () => {
     expect(running().sort()).toEqual(['a1', 'b', 'ordinary']);
   });
 
+  it('leaves room for what somebody waits for beside what is worked out ahead, their own too', () => {
+    const all = pool(4);
+    for (const [name, person] of [
+      ['ahead', 'nobody'],
+      ['beside', 'ann'],
+    ] as const)
+      void outcome(all.run(job(name, person, { lane: 'beside' })));
+    expect(running()).toEqual(['ahead']);
+    void outcome(all.run(job('review', 'ann', { lane: 'long' })));
+    expect(running().sort()).toEqual(['ahead', 'review']);
+    threads.find(({ asked }) => asked?.name === 'ahead')!.say('done');
+    void outcome(all.run(job('send', 'ben', { lane: 'long' })));
+    expect(running().sort()).toEqual(['beside', 'review']);
+    void outcome(all.run(job('glance', 'ann')));
+    void outcome(all.run(job('glance', 'cy')));
+    expect(running().sort()).toEqual(['beside', 'glance', 'review']);
+  });
+
   it('stops what takes too long, with its thread, and goes on with the next', async () => {
     const all = pool(1);
     const slow = outcome(all.run(job('slow')));

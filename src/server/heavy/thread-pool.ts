@@ -62,7 +62,7 @@ interface Slot<Q, A> {
 /**
  * Threads that answer questions, one each at a time, all begun at once: the first question waits for none of them. The
  * first thread is kept for what is quick, and one of the others for what does not take long; nobody's questions take all
- * of those. A question that takes too long is stopped with its thread, and another one begins.
+ * of those, and what is worked out beside leaves room for what somebody waits for. A question that takes too long is stopped with its thread, and another one begins.
  */
 export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
   const slots = Array.from(
@@ -83,9 +83,15 @@ export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
     const working = busy().filter(({ lane }) => lane !== 'quick');
     const own = working.filter(({ person }) => person === entry.person);
     if (own.length >= Math.max(1, workers - 1)) return false;
-    if (entry.lane !== 'long') return true;
-    const long = working.filter(({ lane }) => lane === 'long');
-    return long.length < Math.max(1, workers - 1) && !own.some(({ lane }) => lane === 'long');
+    if (entry.lane === 'ordinary') return true;
+    const slow = working.filter(({ lane }) => lane !== 'ordinary');
+    const alike = slow.filter(({ lane }) => lane === entry.lane);
+    const most = entry.lane === 'beside' ? workers - 2 : workers - 1;
+    return (
+      slow.length < Math.max(1, workers - 1) &&
+      alike.length < Math.max(1, most) &&
+      !alike.some(({ person }) => person === entry.person)
+    );
   }
 
   function next(): void {

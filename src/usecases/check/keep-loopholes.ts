@@ -16,11 +16,11 @@ import {
   type Instant,
   type WallTime,
 } from '../../core/calendar/index.ts';
-import { findLoopholes, kindsOfStores, MOST_CODES_TOGETHER } from '../../core/loopholes/index.ts';
+import { findLoopholes, kindsOfStores, MOST_CODES_TOGETHER, searchKey } from '../../core/loopholes/index.ts';
 import { type CompiledPlan, DEFAULT_CHANNEL } from '../../core/price-book/index.ts';
 import { GUEST } from '../../core/tag-price/index.ts';
 import { seenOf } from '../people/index.ts';
-import type { LoopholeStore, PlanBook } from '../ports/index.ts';
+import type { CurrentPlan, LoopholeStore, PlanBook } from '../ports/index.ts';
 import { loopholeView } from './loophole-view.ts';
 
 type Ports = { book: PlanBook; loopholes: LoopholeStore };
@@ -42,18 +42,48 @@ const FURTHER = 300;
  * @returns whether there is more to search.
  */
 export async function keepLoopholes({ book, loopholes }: Ports, now: Instant): Promise<boolean> {
-  const { version, compiled } = await book.current();
+  const current = await book.current();
+  const { version, compiled } = current;
   const today = todayIn(compiled, now);
   const day = formatLocalDate(dayOf(today));
   const before = await loopholes.found(version, day);
   if (before?.isWhole) return false;
   const { found, searches } = before ?? { found: [], searches: 0 };
   const searched = searchesOf(compiled, today);
-  const next = searched[searches];
-  const isWhole = searches + 1 >= searched.length;
-  const more = next ? losing(compiled, next) : [];
-  await loopholes.keep(version, day, { found: joined(found, more), searches: searches + 1, isWhole });
+  const made = await searchFrom({ current, loopholes }, searched.slice(searches));
+  const isWhole = searches + made.searches >= searched.length;
+  await loopholes.keep(version, day, {
+    found: joined(found, made.found),
+    searches: searches + made.searches,
+    isWhole,
+  });
   return !isWhole;
+}
+
+/** One search, and whatever before and after it needs none: what it rests on was searched once. */
+async function searchFrom(
+  { current, loopholes }: { current: CurrentPlan; loopholes: LoopholeStore },
+  wanted: readonly OneSearch[],
+): Promise<{ readonly found: readonly KeptLoophole[]; readonly searches: number }> {
+  const { compiled, document } = current;
+  const found: KeptLoophole[] = [];
+  let fresh = 0;
+  for (const [done, one] of wanted.entries()) {
+    const { id, name } = compiled.stores.get(one.stores[0]!)!;
+    const moment = { store: id, at: instantIn(compiled, id, one.at), shopper: GUEST };
+    const key = `${UNITS} ${FURTHER} ${searchKey(document, compiled, moment)}`;
+    const known = await loopholes.searched(key);
+    if (!known && fresh > 0) return { found, searches: done };
+    const baskets = known ?? losing(compiled, one);
+    if (!known) {
+      fresh += 1;
+      await loopholes.keepSearch(key, baskets);
+    }
+    // The same baskets, but it may be another store's search, and another day's.
+    const here = { store: { id, name }, stores: one.stores.length, at: formatWallTime(one.at) };
+    found.push(...baskets.map((basket) => ({ ...basket, ...here })));
+  }
+  return { found, searches: wanted.length };
 }
 
 /** The baskets that lose money in what may go out, as far as that is known. */

@@ -100,6 +100,16 @@ describe('loopholes', () => {
       expect.arrayContaining(['cheap', 'pair']),
     );
     expect(await kept({ ...planner, costs: false })).toEqual([]);
+    // What changes nothing that counts is a new version of the plan, and no new search.
+    const { searches } = all.loopholes;
+    await all.promotions.save({ ...PAIR, id: 'draft', status: 'draft' }, null, {
+      person: 'x',
+      action: 'made',
+    });
+    expect(await kept()).toBe(null);
+    expect(await keepLoopholes(all, NOW)).toBe(false);
+    expect(await kept()).toEqual(found);
+    expect(all.loopholes.searches).toBe(searches);
     await all.promotions.save({ ...PAIR, status: 'paused' }, 1, { person: 'x', action: 'paused' });
     expect(await kept()).toBe(null);
     // Who asks before sending does not wait for the rest.

@@ -14,6 +14,10 @@ export interface LoopholeStore {
   found(version: number, day: string): Promise<SearchedLoopholes | null>;
   /** What was kept before is forgotten. */
   keep(version: number, day: string, searched: SearchedLoopholes): Promise<void>;
+  /** What came of a search that rested on the same; null: none did. */
+  searched(key: string): Promise<readonly KeptLoophole[] | null>;
+  /** Searches of which nobody asked for long are forgotten. */
+  keepSearch(key: string, found: readonly KeptLoophole[]): Promise<void>;
   /** Another program may find other things. */
   forget(): Promise<void>;
 }

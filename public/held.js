@@ -1,0 +1,66 @@
+// A page is seen before its islands answer, and its forms before their script does. What is pressed or typed in one of
+// them until then is held, and done once it answers: nothing is lost, and no form goes out by itself with what was
+// typed in its address. What awaits a script of its page says so by `data-awaits`; see src/ui/answers.ts.
+(() => {
+  const WAITING = 'astro-island[ssr], [data-awaits]';
+  const TYPED = 'input:not([type=checkbox], [type=radio], [type=button], [type=submit]), textarea, select';
+  /** By island, in their order: what was typed last in each field, and what was pressed, each once. */
+  const typed = new WeakMap();
+  const pressed = new WeakMap();
+
+  const islandOf = ({ target }) => (target instanceof Element ? target.closest(WAITING) : null);
+  const of = (kept, island, none) => kept.get(island) ?? kept.set(island, none).get(island);
+
+  function holdPress(event, what) {
+    const island = islandOf(event);
+    if (!island) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    of(pressed, island, new Map()).set(event.target, what);
+    event.target.setAttribute('aria-busy', 'true');
+  }
+
+  addEventListener(
+    'click',
+    (event) => {
+      // Links lead on without an island, and a field only takes the focus.
+      if (event.target instanceof Element && event.target.closest(`a[href], ${TYPED}`)) return;
+      holdPress(event, (target) => target.click());
+    },
+    true,
+  );
+  addEventListener('submit', (event) => holdPress(event, (form) => form.requestSubmit()), true);
+  addEventListener(
+    'input',
+    (event) => {
+      const island = islandOf(event);
+      if (island && event.target.matches(TYPED)) of(typed, island, new Map()).set(event.target, event.target.value);
+    },
+    true,
+  );
+
+  /** As if it were typed now: the island has taken what stood in the field for what it was given. */
+  function typeAnew(field, value) {
+    const tell = () => field.dispatchEvent(new Event(field.matches('select') ? 'change' : 'input', { bubbles: true }));
+    // The first event makes the island take hold of the field.
+    tell();
+    if (!field.isConnected) return;
+    const { set } = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value');
+    field.value = '';
+    set.call(field, value);
+    tell();
+  }
+
+  function done({ target: island }) {
+      for (const [field, value] of typed.get(island) ?? []) typeAnew(field, value);
+      for (const [target, press] of pressed.get(island) ?? []) {
+        target.removeAttribute('aria-busy');
+        if (target.isConnected) press(target);
+      }
+      typed.delete(island);
+      pressed.delete(island);
+  }
+
+  addEventListener('astro:hydrate', done, true);
+  addEventListener('answers', done, true);
+})();
