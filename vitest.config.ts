@@ -6,7 +6,8 @@ const APPLICATION = 'tests/{browser,endpoints,integration}/**/*.test.ts';
 export default defineConfig({
   test: {
     setupFiles: ['tests/seed.ts'],
-    testTimeout: 30_000,
+    // To end what hangs: how long a test takes is the machine's affair.
+    testTimeout: 300_000,
     hookTimeout: 60_000,
     // What a file lets run at once has two cores.
     maxConcurrency: 2,

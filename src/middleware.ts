@@ -19,7 +19,7 @@ import { readBy } from './ui/writing/index.ts';
 
 const OPEN = [
   ...['/sign-in', '/api/sign-in', '/api/sign-out', '/api/demo-sign-in', '/api/health'],
-  ...['/password', '/api/password', '/api/forgotten'],
+  ...['/password', '/api/password', '/api/forgotten', '/begin', '/api/begin/administrator'],
 ];
 
 /**
@@ -48,13 +48,15 @@ async function answer(context: APIContext, next: () => Promise<Response>): Promi
   if (comesFromElsewhere(context.request, app().environment.origin))
     return json({ message: 'This came from a page of another site, and was not done.' }, 403);
   if (path.startsWith('/api/till/')) return next();
-  const { signIn, db, environment } = app();
+  const { signIn, db, environment, beginning } = app();
   try {
     context.locals.person = await personOf(signIn, db, context.request.headers, environment);
+    if (path === '/sign-in' && (await beginning.needsAdministrator(environment.demo)))
+      return context.redirect('/begin');
     if (context.locals.person || OPEN.includes(path) || isApi) return await next();
     return context.redirect(`/sign-in?next=${encodeURIComponent(path + context.url.search)}`);
   } catch (error) {
-    if (error instanceof NoChain) return awayReply(isApi, 'chain');
+    if (error instanceof NoChain) return isApi ? awayReply(isApi, 'chain') : context.redirect('/begin');
     if (error instanceof NotAnswered) return tooMuchReply(isApi, error.why);
     if (await isAway(error, db)) {
       log.debug({ path }, 'not answered: the database is away');

@@ -30,7 +30,10 @@ export async function ensureBuild() {
   });
 }
 
-/** Migrates, and loads the demo chain where there is none. Answers with what the script printed as JSON. */
+/**
+ * Migrates, and loads the demo chain where that is asked for and there is none.
+ * @returns the code for the first administrator; null where somebody looks after it already.
+ */
 export function prepareDatabase(environment) {
   const run = spawnSync('node', [inRoot('dist/prepare.mjs')], {
     cwd: ROOT,
@@ -41,6 +44,8 @@ export function prepareDatabase(environment) {
     throw new SetUpFault(
       'Preparing the database failed; what it said stands above. Nothing was half done: every migration runs whole or not at all.',
     );
+  const said = run.stdout.toString().match(/^\{"firstCode":.*$/m);
+  return said ? JSON.parse(said[0]).firstCode : null;
 }
 
 /** Starts one of our programs; its output goes through. */

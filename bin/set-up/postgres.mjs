@@ -13,13 +13,15 @@ const DEBIAN = '/usr/lib/postgresql';
 /**
  * Starts the project's own PostgreSQL on loopback, or uses the server that DATABASE_URL names; there the tests use a
  * database beside the one that is named, never that one.
- * @param name of the data directory: "main" or "test".
+ * @param name of the data directory: "main", "own" or "test".
  * @param fresh the database is dropped and made anew.
  * @returns the URL of a database that exists, and how to stop what was started.
  */
 export async function startPostgres(name, wantedPort, fresh = false) {
   if (process.env.DATABASE_URL) {
-    const url = name === 'main' ? process.env.DATABASE_URL : besideIt(process.env.DATABASE_URL, name);
+    const url = ['main', 'own'].includes(name)
+      ? process.env.DATABASE_URL
+      : besideIt(process.env.DATABASE_URL, name);
     await ensureDatabase(url, process.env.DATABASE_URL, fresh);
     return { url, stop: async () => {} };
   }

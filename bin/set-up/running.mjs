@@ -11,10 +11,19 @@ import { supervise } from './supervise.mjs';
 
 /**
  * The whole of Bell Tag: database, application, simulated tills.
- * @param name "main" or "test": each has its own database and its own till folder.
+ * @param name "main", "own" or "test": each has its own database and its own till folder.
+ * @param demo whether an empty database is filled with the demo chain.
  * @param fresh begins with an empty database and tills that hold nothing.
  */
-export async function startEverything({ name, port, databasePort, tillPort, quiet = false, fresh = false }) {
+export async function startEverything({
+  name,
+  port,
+  databasePort,
+  tillPort,
+  quiet = false,
+  fresh = false,
+  demo = true,
+}) {
   await ensurePackages();
   const claimed = await claim(name);
   if (!(await isFree(port)))
@@ -35,7 +44,7 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     const environment = {
       DATABASE_URL: postgres.url,
       BELLTAG_SECRET: process.env.BELLTAG_SECRET ?? secrets().cookieSecret,
-      BELLTAG_DEMO: process.env.BELLTAG_DEMO ?? '1',
+      BELLTAG_DEMO: process.env.BELLTAG_DEMO ?? (demo ? '1' : '0'),
       BELLTAG_ORIGIN: process.env.BELLTAG_ORIGIN ?? `http://127.0.0.1:${port}`,
       BELLTAG_TILLS: inRoot(`.data/tills-${name}`),
       BELLTAG_TILL_PAGE: `http://127.0.0.1:${tills}`,
@@ -44,7 +53,7 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
       TILL_PORT: String(tills),
       NODE_ENV: 'production',
     };
-    prepareDatabase(environment);
+    const firstCode = prepareDatabase(environment);
     const out = quiet ? 'ignore' : 'inherit';
     const keep = async (name, program, words, answers) => {
       const begin = () => {
@@ -67,7 +76,7 @@ export async function startEverything({ name, port, databasePort, tillPort, quie
     // Tills are enrolled with the demo chain. All of them fetch their first files at once, on this very machine.
     if (existsSync(`${environment.BELLTAG_TILLS}/tills.json`))
       await keep('The tills', 'dist/tills.mjs', environment, environment.BELLTAG_TILL_PAGE);
-    return { environment, stop };
+    return { environment, firstCode, stop };
   } catch (error) {
     await stop();
     throw error;

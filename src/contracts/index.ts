@@ -1,6 +1,7 @@
 export * from './address.ts';
 export * from './approval-requests.ts';
 export * from './basket-document.ts';
+export * from './begin-requests.ts';
 export * from './grid-requests.ts';
 export * from './history-requests.ts';
 export * from './id-of-name.ts';

@@ -26,7 +26,9 @@ export type Conflict =
   /** The plan moved on again and again while it was to be changed; `bringing` a file in. */
   | { readonly kind: 'conflict'; readonly code: 'plan-moves'; readonly bringing: boolean }
   /** What is sent is not what was reviewed. */
-  | { readonly kind: 'conflict'; readonly code: 'review-is-old'; readonly of: 'plan' | 'held-back' };
+  | { readonly kind: 'conflict'; readonly code: 'review-is-old'; readonly of: 'plan' | 'held-back' }
+  /** A chain was begun, and there is one already. */
+  | { readonly kind: 'conflict'; readonly code: 'chain-begun' };
 
 export type Outcome<T> =
   | { readonly ok: true; readonly value: T }

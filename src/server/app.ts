@@ -12,6 +12,7 @@ import { type RestoreWatch, restoreWatch } from './restore-watch.ts';
 import { type SignIn, signInService } from './sign-in.ts';
 import { type SignInTries, signInTries } from './sign-in-tries.ts';
 import { accounts } from './standing/accounts.ts';
+import { NoChain } from './standing/live-plan-book.ts';
 import { type Ports, portsOf } from './standing/ports.ts';
 import { type TerminalDesk, terminalDesk } from './terminal-desk.ts';
 import { type Vouching, vouching } from './vouching.ts';
@@ -95,7 +96,7 @@ function working(application: App): App {
       if (sent) log.info(sent, 'what is approved was sent by itself');
     },
   };
-  const all = jobs(environment.databaseUrl, environment.jobs ? works : null);
+  const all = jobs(environment.databaseUrl, environment.jobs ? onceBegun(works) : null);
   let begun = false;
   const planChanged = restingPlan(async () => {
     // Another version of the program may have found other things.
@@ -125,6 +126,18 @@ function working(application: App): App {
   });
   return application;
 }
+
+/** Before a chain is begun there is nothing to do for it. */
+const onceBegun = (works: Record<JobName, () => Promise<void>>): Record<JobName, () => Promise<void>> =>
+  Object.fromEntries(
+    Object.entries(works).map(([job, work]) => [
+      job,
+      () =>
+        work().catch((error: unknown) => {
+          if (!(error instanceof NoChain)) throw error;
+        }),
+    ]),
+  ) as Record<JobName, () => Promise<void>>;
 
 // The one place where the process keeps its own state: put together at the first request. Nothing in it asks the
 // database yet, so that one that is away fails the question and not the application.

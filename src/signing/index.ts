@@ -1,4 +1,5 @@
 export * from './canonical-text.ts';
+export * from './first-code.ts';
 export * from './keys.ts';
 export * from './newest.ts';
 export * from './terminal-key.ts';

@@ -1,3 +1,4 @@
+export * from './begin/index.ts';
 export * from './check/index.ts';
 export * from './grid/index.ts';
 export * from './past/index.ts';

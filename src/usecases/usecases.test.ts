@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { offer } from '../../tests/plans/basket-plan.ts';
+import { peopleInMemory } from '../../tests/plans/people.ts';
 import {
   checksInMemory,
   findingsInMemory,
@@ -470,6 +471,7 @@ describe('today', () => {
       hour: hourInMemory(),
       sending,
       compare: storeComparison(sending, memory.heldBack),
+      people: peopleInMemory().ports.people,
     };
     return lookAtToday(ports, who, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
   };

@@ -1,4 +1,4 @@
-const PATIENCE = 20_000;
+const PATIENCE = 45_000;
 const BETWEEN = 150;
 
 /** Asks again and again until the answer is one that was waited for; fails with the last answer. */

@@ -9,8 +9,6 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 90_000 };
-
 /** Chooses goods in the panel that is open. */
 async function choose(page: Page, goods: string): Promise<void> {
   await page.getByRole('combobox', { name: 'Goods' }).fill(goods);
@@ -28,52 +26,48 @@ const saved = async (page: Page) => {
   return (await (await as('ines')).get(`/api/promotions/${id}`)).body.promotion;
 };
 
-test(
-  'from an aim, by two questions, to a deal with its goods, its price and what it does',
-  LONG,
-  async () => {
-    const { page, complaints } = await sitDown(browser, 'ines');
-    await page.goto('/plan');
-    await settled(page);
-    await page.getByRole('link', { name: 'New promotion' }).click();
-    await page.getByRole('link', { name: 'Match a neighbour' }).click();
-    await page
-      .getByRole('link', { name: /^Several for one price/ })
-      .first()
-      .click();
-    await page.getByText('The same number for a little less.').waitFor();
-    await settled(page);
-    await page.getByLabel('Name for colleagues').fill('Two teas for a price');
-    await openPart(page, /^Goods:/);
-    await choose(page, 'teas');
-    await openPart(page, /^What shoppers pay:/);
-    await page.getByLabel('in EUR').fill('0,99');
-    await page.keyboard.press('Escape');
-    await does(page).getByText('never').first().waitFor();
-    await does(page)
-      .getByText(/baskets below are sold below cost/)
-      .waitFor();
-    const receipt = does(page).getByRole('region', { name: 'Receipt' });
-    await receipt.getByText('Two teas for a price (2)').waitFor();
-    expect(await accessFaults(page)).toEqual([]);
-    const { offer } = await saved(page);
-    expect(offer).toEqual({
-      kind: 'mixAndMatch',
-      items: { node: 'teas' },
-      take: 2,
-      value: { total: '0.99' },
-    });
-    await page.reload();
-    await atRest(page);
-    expect(await page.getByRole('main').textContent()).toContain(
-      'get How many: 2 of Goods: Teas What shoppers pay: for 0.99 EUR.',
-    );
-    expect(complaints).toEqual([]);
-    await page.context().close();
-  },
-);
+test('from an aim, by two questions, to a deal with its goods, its price and what it does', async () => {
+  const { page, complaints } = await sitDown(browser, 'ines');
+  await page.goto('/plan');
+  await settled(page);
+  await page.getByRole('link', { name: 'New promotion' }).click();
+  await page.getByRole('link', { name: 'Match a neighbour' }).click();
+  await page
+    .getByRole('link', { name: /^Several for one price/ })
+    .first()
+    .click();
+  await page.getByText('The same number for a little less.').waitFor();
+  await settled(page);
+  await page.getByLabel('Name for colleagues').fill('Two teas for a price');
+  await openPart(page, /^Goods:/);
+  await choose(page, 'teas');
+  await openPart(page, /^What shoppers pay:/);
+  await page.getByLabel('in EUR').fill('0,99');
+  await page.keyboard.press('Escape');
+  await does(page).getByText('never').first().waitFor();
+  await does(page)
+    .getByText(/baskets below are sold below cost/)
+    .waitFor();
+  const receipt = does(page).getByRole('region', { name: 'Receipt' });
+  await receipt.getByText('Two teas for a price (2)').waitFor();
+  expect(await accessFaults(page)).toEqual([]);
+  const { offer } = await saved(page);
+  expect(offer).toEqual({
+    kind: 'mixAndMatch',
+    items: { node: 'teas' },
+    take: 2,
+    value: { total: '0.99' },
+  });
+  await page.reload();
+  await atRest(page);
+  expect(await page.getByRole('main').textContent()).toContain(
+    'get How many: 2 of Goods: Teas What shoppers pay: for 0.99 EUR.',
+  );
+  expect(complaints).toEqual([]);
+  await page.context().close();
+});
 
-test('a quantity break: tiers added and read as on the shelf, a dear tier told of', LONG, async () => {
+test('a quantity break: tiers added and read as on the shelf, a dear tier told of', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan/new?kind=quantityBreak');
   await settled(page);
@@ -97,55 +91,51 @@ test('a quantity break: tiers added and read as on the shelf, a dear tier told o
   await page.context().close();
 });
 
-test(
-  'a combo: choices named and filled, one more, a price that is dearer than its parts told of',
-  LONG,
-  async () => {
-    const { page } = await sitDown(browser, 'ines');
-    await page.goto('/plan/new?kind=combo');
-    await settled(page);
-    await page.getByLabel('Name for colleagues').fill('Tea and plasters');
-    const fillIn = async (name: string, goods: string) => {
-      await page.getByLabel('What the till calls it').fill(name);
-      await choose(page, goods);
-    };
-    const fill = async (part: RegExp, name: string, goods: string) => {
-      await openPart(page, part);
-      await fillIn(name, goods);
-    };
-    await fill(/^A choice: First/, 'Tea', 'teas');
-    await fill(/^A choice: Second/, 'Plasters', 'plasters');
-    await page.getByRole('button', { name: '+ another choice' }).click();
-    await page.getByText('To save it, give it the goods.').waitFor();
-    // What was added is open for its goods at once.
-    await fillIn('More tea', 'teas');
-    await page.getByRole('button', { name: 'A choice: More tea (Teas)' }).waitFor();
-    await openPart(page, /^What shoppers pay:/);
-    await page.getByLabel('in EUR').fill('500');
-    await page.keyboard.press('Escape');
-    await does(page)
-      .getByText(/asks 500.00 for what costs at most .* Nobody is helped/)
-      .waitFor();
-    await openPart(page, /^What shoppers pay:/);
-    // The part of the sentence goes with the one price that it said.
-    await page.getByLabel(/Every choice has a price/).click();
-    await page.getByRole('button', { name: /^one price together/ }).waitFor();
-    await page.keyboard.press('Escape');
-    await openPart(page, /^A choice: Tea \(Teas\) at 1/);
-    await page.getByLabel('Price for each, in EUR').fill('1.20');
-    await page.keyboard.press('Escape');
-    const { offer } = await saved(page);
-    expect(offer.slots.map(({ name, each }: any) => [name, each])).toEqual([
-      ['Tea', '1.20'],
-      ['Plasters', '1'],
-      ['More tea', '1'],
-    ]);
-    expect(offer.value).toBeUndefined();
-    await page.context().close();
-  },
-);
+test('a combo: choices named and filled, one more, a price that is dearer than its parts told of', async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan/new?kind=combo');
+  await settled(page);
+  await page.getByLabel('Name for colleagues').fill('Tea and plasters');
+  const fillIn = async (name: string, goods: string) => {
+    await page.getByLabel('What the till calls it').fill(name);
+    await choose(page, goods);
+  };
+  const fill = async (part: RegExp, name: string, goods: string) => {
+    await openPart(page, part);
+    await fillIn(name, goods);
+  };
+  await fill(/^A choice: First/, 'Tea', 'teas');
+  await fill(/^A choice: Second/, 'Plasters', 'plasters');
+  await page.getByRole('button', { name: '+ another choice' }).click();
+  await page.getByText('To save it, give it the goods.').waitFor();
+  // What was added is open for its goods at once.
+  await fillIn('More tea', 'teas');
+  await page.getByRole('button', { name: 'A choice: More tea (Teas)' }).waitFor();
+  await openPart(page, /^What shoppers pay:/);
+  await page.getByLabel('in EUR').fill('500');
+  await page.keyboard.press('Escape');
+  await does(page)
+    .getByText(/asks 500.00 for what costs at most .* Nobody is helped/)
+    .waitFor();
+  await openPart(page, /^What shoppers pay:/);
+  // The part of the sentence goes with the one price that it said.
+  await page.getByLabel(/Every choice has a price/).click();
+  await page.getByRole('button', { name: /^one price together/ }).waitFor();
+  await page.keyboard.press('Escape');
+  await openPart(page, /^A choice: Tea \(Teas\) at 1/);
+  await page.getByLabel('Price for each, in EUR').fill('1.20');
+  await page.keyboard.press('Escape');
+  const { offer } = await saved(page);
+  expect(offer.slots.map(({ name, each }: any) => [name, each])).toEqual([
+    ['Tea', '1.20'],
+    ['Plasters', '1'],
+    ['More tea', '1'],
+  ]);
+  expect(offer.value).toBeUndefined();
+  await page.context().close();
+});
 
-test('rewards, free goods and their bounds are written and kept', LONG, async () => {
+test('rewards, free goods and their bounds are written and kept', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan/new?kind=basketReward');
   await settled(page);
@@ -194,7 +184,7 @@ test('rewards, free goods and their bounds are written and kept', LONG, async ()
   await page.context().close();
 });
 
-test('a basket is kept as a check, rung elsewhere beside, and thrown away', LONG, async () => {
+test('a basket is kept as a check, rung elsewhere beside, and thrown away', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/check/basket?where=s001&lines=Q100042*2');
   await settled(page);
@@ -218,7 +208,7 @@ test('a basket is kept as a check, rung elsewhere beside, and thrown away', LONG
   await page.context().close();
 });
 
-test('what a deal would bring is worked out as one assumes, and the week in sum', LONG, async () => {
+test('what a deal would bring is worked out as one assumes, and the week in sum', async () => {
   const { page, complaints } = await sitDown(browser, 'ines');
   await page.goto('/plan/deal-005');
   await settled(page);

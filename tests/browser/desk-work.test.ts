@@ -11,14 +11,13 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 60_000 };
 const promotion = (id: string) => ({
   ...change(id),
   name: `Named ${id}`,
   offer: { kind: 'priceChange', items: { node: 'teas' }, formula: { percentOff: 500 } },
 });
 
-test('the keys lead anywhere: Ctrl K, a slash to search, a question mark for the keys', LONG, async () => {
+test('the keys lead anywhere: Ctrl K, a slash to search, a question mark for the keys', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan?where=group:city');
   await settled(page);
@@ -37,7 +36,7 @@ test('the keys lead anywhere: Ctrl K, a slash to search, a question mark for the
   await page.context().close();
 });
 
-test('the lens travels: a store, a day, a kind of shopper, all in the address', LONG, async () => {
+test('the lens travels: a store, a day, a kind of shopper, all in the address', async () => {
   const { page } = await sitDown(browser, 'odile');
   await page.goto('/check?item=Q103453');
   await settled(page);
@@ -57,50 +56,46 @@ test('the lens travels: a store, a day, a kind of shopper, all in the address', 
   await page.context().close();
 });
 
-test(
-  'two people on one promotion: the second is shown what the first saved, and loses nothing',
-  LONG,
-  async () => {
-    const rufus = await as('rufus');
-    await rufus.send('POST', '/api/promotions', { promotion: promotion('shared') });
-    const { page } = await sitDown(browser, 'rufus');
-    await page.goto('/plan/shared');
-    await settled(page);
-    await rufus.send('PUT', '/api/promotions/shared', {
-      promotion: { ...promotion('shared'), name: 'Theirs' },
-      revision: 1,
-    });
-    await page.getByLabel('Name for colleagues').fill('Mine');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await page.getByText(/Somebody saved this promotion after you opened it/).waitFor();
-    expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Mine');
-    // While it is read what stands now nothing can be saved: that would be refused, and nobody would see it.
-    let answer = () => {};
-    const held = new Promise<void>((resolve) => {
-      answer = resolve;
-    });
-    await page.route('**/api/promotions/shared', async (route) => {
-      if (route.request().method() === 'GET') await held;
-      await route.continue();
-    });
-    await page.getByRole('button', { name: /Go on with mine/ }).click();
-    const save = page.getByRole('button', { name: 'Save', exact: true });
-    await until(
-      () => save.isDisabled(),
-      (disabled) => disabled,
-    );
-    answer();
-    await save.click();
-    await page.getByText('Saved.').waitFor();
-    expect((await rufus.get('/api/promotions/shared')).body).toMatchObject({
-      revision: 3,
-      promotion: { name: 'Mine' },
-    });
-    await page.context().close();
-  },
-);
+test('two people on one promotion: the second is shown what the first saved, and loses nothing', async () => {
+  const rufus = await as('rufus');
+  await rufus.send('POST', '/api/promotions', { promotion: promotion('shared') });
+  const { page } = await sitDown(browser, 'rufus');
+  await page.goto('/plan/shared');
+  await settled(page);
+  await rufus.send('PUT', '/api/promotions/shared', {
+    promotion: { ...promotion('shared'), name: 'Theirs' },
+    revision: 1,
+  });
+  await page.getByLabel('Name for colleagues').fill('Mine');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByText(/Somebody saved this promotion after you opened it/).waitFor();
+  expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Mine');
+  // While it is read what stands now nothing can be saved: that would be refused, and nobody would see it.
+  let answer = () => {};
+  const held = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  await page.route('**/api/promotions/shared', async (route) => {
+    if (route.request().method() === 'GET') await held;
+    await route.continue();
+  });
+  await page.getByRole('button', { name: /Go on with mine/ }).click();
+  const save = page.getByRole('button', { name: 'Save', exact: true });
+  await until(
+    () => save.isDisabled(),
+    (disabled) => disabled,
+  );
+  answer();
+  await save.click();
+  await page.getByText('Saved.').waitFor();
+  expect((await rufus.get('/api/promotions/shared')).body).toMatchObject({
+    revision: 3,
+    promotion: { name: 'Mine' },
+  });
+  await page.context().close();
+});
 
-test('what the server refuses stands at its part, and what was typed is kept', LONG, async () => {
+test('what the server refuses stands at its part, and what was typed is kept', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan/face-week');
   await settled(page);
@@ -117,7 +112,7 @@ test('what the server refuses stands at its part, and what was typed is kept', L
   await page.context().close();
 });
 
-test('a server that does not answer is told as such, and the draft stays', LONG, async () => {
+test('a server that does not answer is told as such, and the draft stays', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan/face-week');
   await settled(page);
@@ -129,31 +124,27 @@ test('a server that does not answer is told as such, and the draft stays', LONG,
   await page.context().close();
 });
 
-test(
-  'a viewer reads the sentence and cannot change it; a store’s person sees their store',
-  LONG,
-  async () => {
-    const viewer = await sitDown(browser, 'odile');
-    await viewer.page.goto('/plan/face-week');
-    await atRest(viewer.page);
-    await viewer.page.getByText(/planners change them/).waitFor();
-    // Looking is all there is to press.
-    const buttons = await viewer.page.getByRole('main').getByRole('button').allTextContents();
-    expect(buttons.map((words) => words.replace(/^. /, ''))).toEqual(['What it would bring']);
-    await viewer.page.goto('/plan/new');
-    await viewer.page.waitForURL('**/plan');
-    await viewer.page.context().close();
+test('a viewer reads the sentence and cannot change it; a store’s person sees their store', async () => {
+  const viewer = await sitDown(browser, 'odile');
+  await viewer.page.goto('/plan/face-week');
+  await atRest(viewer.page);
+  await viewer.page.getByText(/planners change them/).waitFor();
+  // Looking is all there is to press.
+  const buttons = await viewer.page.getByRole('main').getByRole('button').allTextContents();
+  expect(buttons.map((words) => words.replace(/^. /, ''))).toEqual(['What it would bring']);
+  await viewer.page.goto('/plan/new');
+  await viewer.page.waitForURL('**/plan');
+  await viewer.page.context().close();
 
-    const store = await sitDown(browser, 'tove');
-    await store.page.goto('/stockroom');
-    expect(await store.page.locator('tbody tr').count()).toBe(1);
-    await store.page.goto('/check?where=s002');
-    await store.page.getByText(/there is no store "s002" for you/).waitFor();
-    await store.page.context().close();
-  },
-);
+  const store = await sitDown(browser, 'tove');
+  await store.page.goto('/stockroom');
+  expect(await store.page.locator('tbody tr').count()).toBe(1);
+  await store.page.goto('/check?where=s002');
+  await store.page.getByText(/there is no store "s002" for you/).waitFor();
+  await store.page.context().close();
+});
 
-test('a plan with faults is refused whole, fault by fault, and the chain stays', LONG, async () => {
+test('a plan with faults is refused whole, fault by fault, and the chain stays', async () => {
   const { page } = await sitDown(browser, 'basil');
   await page.goto('/stockroom');
   await page.getByRole('button', { name: 'Bring it in' }).click();
@@ -179,7 +170,7 @@ test('a plan with faults is refused whole, fault by fault, and the chain stays',
   await page.context().close();
 });
 
-test('signing out ends it, and a wrong password says so at once', LONG, async () => {
+test('signing out ends it, and a wrong password says so at once', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/today');
   await settled(page);

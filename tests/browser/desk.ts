@@ -23,7 +23,7 @@ export async function sitDown(
     reducedMotion: 'reduce',
     locale,
   });
-  context.setDefaultTimeout(15_000);
+  context.setDefaultTimeout(45_000);
   const page = await context.newPage();
   watchRequests(page);
   const complaints: string[] = [];

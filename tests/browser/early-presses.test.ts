@@ -5,7 +5,6 @@ import { emailOf } from '../application/running.ts';
 import { until } from '../application/until.ts';
 import { openBrowser, settled, sitDown } from './desk.ts';
 
-const LONG = { timeout: 90_000 };
 let browser: Browser;
 beforeAll(async () => {
   browser = await openBrowser();
@@ -25,7 +24,7 @@ async function slowLine(page: Page): Promise<() => void> {
   return letThrough;
 }
 
-test('what is pressed and typed before an island answers is done once it does, and once', LONG, async () => {
+test('what is pressed and typed before an island answers is done once it does, and once', async () => {
   const { page, complaints } = await sitDown(browser, 'ines');
   const asked: string[] = [];
   page.on('request', (request) => {
@@ -45,7 +44,7 @@ test('what is pressed and typed before an island answers is done once it does, a
   await page.context().close();
 });
 
-test('what is typed before an island answers counts once it does', LONG, async () => {
+test('what is typed before an island answers counts once it does', async () => {
   const { page, complaints } = await sitDown(browser, 'ines');
   const letThrough = await slowLine(page);
   await page.goto('/plan', { waitUntil: 'commit' });
@@ -62,7 +61,7 @@ test('what is typed before an island answers counts once it does', LONG, async (
   await page.context().close();
 });
 
-test('a password that is entered before the page listens goes into no address', LONG, async () => {
+test('a password that is entered before the page listens goes into no address', async () => {
   const { page } = await sitDown(browser, null);
   const addresses: string[] = [];
   page.on('framenavigated', (frame) => addresses.push(frame.url()));

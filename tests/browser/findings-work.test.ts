@@ -10,7 +10,6 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 120_000 };
 const DAY = 86_400_000;
 const inDays = (days: number) => new Date(Date.now() + days * DAY).toISOString().slice(0, 10);
 
@@ -32,69 +31,65 @@ async function widen(promotion: { id: string }): Promise<void> {
   if (approved.status !== 200) throw new Error(JSON.stringify([written, submitted, approved]));
 }
 
-test(
-  'two promotions at one priority are found, accepted with a reason, and come back when one reaches further',
-  LONG,
-  async () => {
-    const when = { from: `${inDays(200)}T09:00`, to: `${inDays(207)}T20:00` };
-    const at = (id: string, name: string, node: string) => ({
-      ...change(id, { when, priority: 33 }),
-      name,
-      offer: { kind: 'priceChange', items: { node }, formula: { percentOff: 500 } },
-    });
-    await saveApproved(at('found-teas', 'Teas of the week', 'teas'));
-    await saveApproved(at('found-more', 'Warm drinks', 'teas'));
-    const { page, complaints } = await sitDown(browser, 'ines');
-    // Beside its sentence, for whoever writes it, and before it goes out.
-    await page.goto('/plan/found-teas');
-    const beside = page.getByRole('region', { name: 'What may be wrong' });
-    await beside.getByText('Warm drinks').first().waitFor({ timeout: 60_000 });
-    expect(await beside.textContent()).toContain('Two at one priority');
-    await page.goto('/send');
-    const going = page.getByRole('region', { name: 'What may be wrong with it' });
-    await going.getByRole('listitem').first().waitFor({ timeout: 90_000 });
-    await page.goto('/check');
-    await settled(page);
-    await page.getByRole('link', { name: 'Findings' }).click();
-    const row = page
-      .getByRole('listitem')
-      .filter({ hasText: 'at the same priority' })
-      .filter({ hasText: 'Warm drinks' });
-    await row.waitFor({ timeout: 60_000 });
-    expect(await row.textContent()).toContain('“Teas of the week”');
-    await row.getByRole('button', { name: 'Goods and stores' }).click();
-    expect(await row.getByRole('link').count()).toBeGreaterThan(5);
-    expect(await accessFaults(page)).toEqual([]);
-    await row.getByRole('button', { name: 'Accept it' }).click();
-    await page.keyboard.type('Both are the same price');
-    await page.keyboard.press('Enter');
-    await row.waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: /accepted$/ }).click();
-    const quiet = page
-      .getByRole('list', { name: 'Accepted findings' })
-      .getByRole('listitem')
-      .filter({ hasText: 'Warm drinks' });
-    expect(await quiet.textContent()).toMatch(/Accepted by Ines .+: Both are the same price/);
-    await widen(at('found-teas', 'Teas of the week', 'food-and-drink'));
-    await widen(at('found-more', 'Warm drinks', 'food-and-drink'));
-    await page.reload();
-    await row.waitFor({ timeout: 60_000 });
-    // A mend is opened with all that it does, and nothing of it is saved.
-    await row.getByRole('link', { name: 'Let Warm drinks go first' }).click();
-    await page.waitForURL((url) => url.pathname === '/plan/found-more' && !url.search.includes('mend'));
-    await page.getByRole('button', { name: /priority 32/ }).waitFor();
-    // What was found of it as it stands is told until the mended one was looked at.
-    await beside
-      .and(page.locator('[aria-busy=false]'))
-      .filter({ hasNotText: 'Two at one priority' })
-      .waitFor({ timeout: 60_000 });
-    const { promotion } = (await (await as('ines')).get('/api/promotions/found-more')).body;
-    expect(promotion.priority).toBe(33);
-    expect(complaints).toEqual([]);
-  },
-);
+test('two promotions at one priority are found, accepted with a reason, and come back when one reaches further', async () => {
+  const when = { from: `${inDays(200)}T09:00`, to: `${inDays(207)}T20:00` };
+  const at = (id: string, name: string, node: string) => ({
+    ...change(id, { when, priority: 33 }),
+    name,
+    offer: { kind: 'priceChange', items: { node }, formula: { percentOff: 500 } },
+  });
+  await saveApproved(at('found-teas', 'Teas of the week', 'teas'));
+  await saveApproved(at('found-more', 'Warm drinks', 'teas'));
+  const { page, complaints } = await sitDown(browser, 'ines');
+  // Beside its sentence, for whoever writes it, and before it goes out.
+  await page.goto('/plan/found-teas');
+  const beside = page.getByRole('region', { name: 'What may be wrong' });
+  await beside.getByText('Warm drinks').first().waitFor({ timeout: 60_000 });
+  expect(await beside.textContent()).toContain('Two at one priority');
+  await page.goto('/send');
+  const going = page.getByRole('region', { name: 'What may be wrong with it' });
+  await going.getByRole('listitem').first().waitFor({ timeout: 90_000 });
+  await page.goto('/check');
+  await settled(page);
+  await page.getByRole('link', { name: 'Findings' }).click();
+  const row = page
+    .getByRole('listitem')
+    .filter({ hasText: 'at the same priority' })
+    .filter({ hasText: 'Warm drinks' });
+  await row.waitFor({ timeout: 60_000 });
+  expect(await row.textContent()).toContain('“Teas of the week”');
+  await row.getByRole('button', { name: 'Goods and stores' }).click();
+  expect(await row.getByRole('link').count()).toBeGreaterThan(5);
+  expect(await accessFaults(page)).toEqual([]);
+  await row.getByRole('button', { name: 'Accept it' }).click();
+  await page.keyboard.type('Both are the same price');
+  await page.keyboard.press('Enter');
+  await row.waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: /accepted$/ }).click();
+  const quiet = page
+    .getByRole('list', { name: 'Accepted findings' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Warm drinks' });
+  expect(await quiet.textContent()).toMatch(/Accepted by Ines .+: Both are the same price/);
+  await widen(at('found-teas', 'Teas of the week', 'food-and-drink'));
+  await widen(at('found-more', 'Warm drinks', 'food-and-drink'));
+  await page.reload();
+  await row.waitFor({ timeout: 60_000 });
+  // A mend is opened with all that it does, and nothing of it is saved.
+  await row.getByRole('link', { name: 'Let Warm drinks go first' }).click();
+  await page.waitForURL((url) => url.pathname === '/plan/found-more' && !url.search.includes('mend'));
+  await page.getByRole('button', { name: /priority 32/ }).waitFor();
+  // What was found of it as it stands is told until the mended one was looked at.
+  await beside
+    .and(page.locator('[aria-busy=false]'))
+    .filter({ hasNotText: 'Two at one priority' })
+    .waitFor({ timeout: 60_000 });
+  const { promotion } = (await (await as('ines')).get('/api/promotions/found-more')).body;
+  expect(promotion.priority).toBe(33);
+  expect(complaints).toEqual([]);
+});
 
-test('a deal that loses money is found as a basket, rung, and closed where it is written', LONG, async () => {
+test('a deal that loses money is found as a basket, rung, and closed where it is written', async () => {
   const when = { from: `${inDays(300)}T09:00`, to: `${inDays(307)}T20:00` };
   await saveApproved({
     ...change('too-much', { when, priority: 50 }),

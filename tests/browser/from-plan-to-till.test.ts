@@ -15,9 +15,7 @@ afterAll(() => browser.close());
 const day = (offset: number) => new Date(Date.now() + offset * 86_400_000).toISOString().slice(0, 10);
 const [START, END] = [day(2), day(5)];
 
-test('a price change goes from the plan to the till, and switches at nine in two time zones', {
-  timeout: 180_000,
-}, async () => {
+test('a price change goes from the plan to the till, and switches at nine in two time zones', async () => {
   const { page, complaints } = await sitDown(browser, null);
 
   await page.goto('/plan/new?where=group:city');

@@ -108,7 +108,7 @@ const sticksOut = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth);
 
 describe('at the desk', () => {
-  it('the sign-in page has no fault that axe finds', { timeout: 60_000 }, async () => {
+  it('the sign-in page has no fault that axe finds', async () => {
     const { page, complaints } = await sitDown(browser, null);
     await page.goto('/sign-in');
     await page.getByRole('heading', { name: /Plan the prices/ }).waitFor();
@@ -155,15 +155,13 @@ async function walkThrough(paths: readonly string[]): Promise<void> {
 }
 
 describe('on the phone', () => {
-  it('the pages for the aisle fit, and have no fault that axe finds', { timeout: 120_000 }, async () => {
+  it('the pages for the aisle fit, and have no fault that axe finds', async () => {
     const aisle = PAGES.filter((path) => path.startsWith('/today') || path.startsWith('/check'));
     await Promise.all([0, 1].map((lane) => walkThrough(aisle.filter((_, i) => i % 2 === lane))));
   });
 });
 
-test('every panel of the deal sentence has no fault that axe finds, and Escape gives the focus back', {
-  timeout: 120_000,
-}, async () => {
+test('every panel of the deal sentence has no fault that axe finds, and Escape gives the focus back', async () => {
   const parts = [
     /^When:/,
     /^Where:/,

@@ -10,67 +10,62 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 120_000 };
 const ITEM = 'Q103453';
 
-test(
-  'a change is found in what was done, and what it did to prices; before it the plan is as it was',
-  LONG,
-  async () => {
-    const before = new Date();
-    await saveApproved({
-      ...change('third-off-once', {
-        priority: 1,
-        when: { from: '2026-11-01T00:00' },
-        where: { stores: ['s003', 's004'] },
-      }),
-      ...{
-        name: 'A third off, once',
-        offer: { kind: 'priceChange', items: { items: [ITEM] }, formula: { setTo: '0.33' }, mayRaise: true },
-      },
-    } as never);
-    const rufus = await as('rufus');
-    const { revision } = (await rufus.get('/api/promotions/third-off-once')).body;
-    const { page, complaints } = await sitDown(browser, 'rufus');
-    await page.goto('/check/history');
-    await page.getByRole('navigation', { name: 'Views of Check' }).waitFor();
-    const row = page
-      .getByRole('listitem')
-      .filter({ hasText: 'A third off, once' })
-      .filter({ hasText: 'approved by Rufus Tamsin' });
-    await row.first().getByRole('link', { name: 'what it did to prices' }).first().click();
-    await page.getByText('The plan as it was known on').waitFor();
-    const sheet = page.getByRole('grid', { name: 'Prices of goods by stores' });
-    await sheet.getByText('0.33').first().waitFor();
-    await page.getByText(/^1 item in 48 stores/).waitFor();
-    expect(await page.getByRole('checkbox', { name: /cost something else/ }).isChecked()).toBe(true);
-    expect(await accessFaults(page)).toEqual([]);
+test('a change is found in what was done, and what it did to prices; before it the plan is as it was', async () => {
+  const before = new Date();
+  await saveApproved({
+    ...change('third-off-once', {
+      priority: 1,
+      when: { from: '2026-11-01T00:00' },
+      where: { stores: ['s003', 's004'] },
+    }),
+    ...{
+      name: 'A third off, once',
+      offer: { kind: 'priceChange', items: { items: [ITEM] }, formula: { setTo: '0.33' }, mayRaise: true },
+    },
+  } as never);
+  const rufus = await as('rufus');
+  const { revision } = (await rufus.get('/api/promotions/third-off-once')).body;
+  const { page, complaints } = await sitDown(browser, 'rufus');
+  await page.goto('/check/history');
+  await page.getByRole('navigation', { name: 'Views of Check' }).waitFor();
+  const row = page
+    .getByRole('listitem')
+    .filter({ hasText: 'A third off, once' })
+    .filter({ hasText: 'approved by Rufus Tamsin' });
+  await row.first().getByRole('link', { name: 'what it did to prices' }).first().click();
+  await page.getByText('The plan as it was known on').waitFor();
+  const sheet = page.getByRole('grid', { name: 'Prices of goods by stores' });
+  await sheet.getByText('0.33').first().waitFor();
+  await page.getByText(/^1 item in 48 stores/).waitFor();
+  expect(await page.getByRole('checkbox', { name: /cost something else/ }).isChecked()).toBe(true);
+  expect(await accessFaults(page)).toEqual([]);
 
-    // The price of today, through the lens as it was known before.
-    await rufus.send('PATCH', '/api/promotions/third-off-once', { status: 'paused', revision });
-    await page.goto(`/check/price?item=${ITEM}&where=s003`);
-    await settled(page);
-    const price = page.getByTestId('price');
-    await price.waitFor();
-    expect(await price.textContent()).not.toContain('0.33');
-    await page.getByRole('button', { name: /^Look as known when/ }).press('Enter');
-    const field = page.getByLabel('As it was planned on');
-    await field.fill('2001-01-01T09:00');
-    await page.getByRole('button', { name: 'Look back' }).press('Enter');
-    await page.getByRole('alert').filter({ hasText: 'is not on record: it is on record since' }).waitFor();
-    await page.goto(`/check/price?item=${ITEM}&where=s003&known=${encodeURIComponent(before.toISOString())}`);
-    await settled(page);
-    await page.getByText('The plan as it was known on').waitFor();
-    await price.waitFor();
-    expect(await price.textContent()).not.toContain('0.33');
-    await page.getByRole('link', { name: 'As it is known now' }).click();
-    await page.waitForURL((url) => !url.searchParams.has('known'));
-    expect(complaints).toEqual([]);
-    await page.context().close();
-  },
-);
+  // The price of today, through the lens as it was known before.
+  await rufus.send('PATCH', '/api/promotions/third-off-once', { status: 'paused', revision });
+  await page.goto(`/check/price?item=${ITEM}&where=s003`);
+  await settled(page);
+  const price = page.getByTestId('price');
+  await price.waitFor();
+  expect(await price.textContent()).not.toContain('0.33');
+  await page.getByRole('button', { name: /^Look as known when/ }).press('Enter');
+  const field = page.getByLabel('As it was planned on');
+  await field.fill('2001-01-01T09:00');
+  await page.getByRole('button', { name: 'Look back' }).press('Enter');
+  await page.getByRole('alert').filter({ hasText: 'is not on record: it is on record since' }).waitFor();
+  await page.goto(`/check/price?item=${ITEM}&where=s003&known=${encodeURIComponent(before.toISOString())}`);
+  await settled(page);
+  await page.getByText('The plan as it was known on').waitFor();
+  await price.waitFor();
+  expect(await price.textContent()).not.toContain('0.33');
+  await page.getByRole('link', { name: 'As it is known now' }).click();
+  await page.waitForURL((url) => !url.searchParams.has('known'));
+  expect(complaints).toEqual([]);
+  await page.context().close();
+});
 
-test('a complaint about a till is answered on one page, on the phone too', LONG, async () => {
+test('a complaint about a till is answered on one page, on the phone too', async () => {
   const { page, complaints } = await sitDown(browser, 'tove', PHONE);
   await page.goto('/send/terminal/s001-1');
   await page.getByRole('link', { name: 'What did it ring?' }).click();

@@ -9,10 +9,9 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 120_000 };
 const PASSWORD = 'a long enough word';
 
-test('somebody is invited, sets a password by the link, signs in, and is let in no more', LONG, async () => {
+test('somebody is invited, sets a password by the link, signs in, and is let in no more', async () => {
   const { page, complaints } = await sitDown(browser, 'basil');
   await page.goto('/stockroom');
   await page.getByRole('link', { name: 'People', exact: true }).click();

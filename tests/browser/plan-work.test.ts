@@ -11,14 +11,13 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 60_000 };
 const named = (id: string, more: object = {}) => ({
   ...change(id, { when: { from: '2031-03-03T09:00', to: '2031-03-09T20:00' }, ...more }),
   name: `Named ${id}`,
   offer: { kind: 'priceChange', items: { node: 'teas' }, formula: { percentOff: 500 } },
 });
 
-test('what one writes survives a closed tab, is undone and done after all', LONG, async () => {
+test('what one writes survives a closed tab, is undone and done after all', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan/new');
   await settled(page);
@@ -45,7 +44,7 @@ test('what one writes survives a closed tab, is undone and done after all', LONG
   await other.context().close();
 });
 
-test('a worksheet: two passes, a line by hand, one taken out, saved and opened again', LONG, async () => {
+test('a worksheet: two passes, a line by hand, one taken out, saved and opened again', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan/new');
   await settled(page);
@@ -93,99 +92,91 @@ test('a worksheet: two passes, a line by hand, one taken out, saved and opened a
   await page.context().close();
 });
 
-test(
-  'what is approved goes on while its change waits, is sent back with a word, and approved in the end',
-  LONG,
-  async () => {
-    await saveApproved(named('stands'));
-    const ines = await sitDown(browser, 'ines');
-    await ines.page.goto('/plan/stands');
-    await settled(ines.page);
-    await openPart(ines.page, /^Priority:/);
-    await ines.page.getByLabel(/^Priority; 1 comes first/).fill('7');
-    await ines.page.keyboard.press('Escape');
-    await ines.page.getByRole('button', { name: 'Save', exact: true }).click();
-    await ines.page.getByText(/^Kept as a change\./).waitFor();
-    const waiting = ines.page.getByRole('region', { name: 'What waits' });
-    await waiting.getByRole('row', { name: 'Priority 100 7' }).waitFor();
-    await ines.page.getByRole('button', { name: 'Submit for approval' }).click();
-    await waiting.getByText(/^A change of it waits for approval\./).waitFor();
-    // Priority alone changes no price here; that is said, too.
-    await waiting.getByRole('button', { name: 'Prices side by side' }).click();
-    await waiting.getByText('No price becomes another.').waitFor();
-    // Written once more it is still what waits that is opened.
-    await ines.page.reload();
-    await settled(ines.page);
-    await ines.page.getByRole('button', { name: /^Priority: priority 7/ }).waitFor();
-    expect((await (await as('ines')).get('/api/promotions/stands')).body.promotion).toEqual(named('stands'));
+test('what is approved goes on while its change waits, is sent back with a word, and approved in the end', async () => {
+  await saveApproved(named('stands'));
+  const ines = await sitDown(browser, 'ines');
+  await ines.page.goto('/plan/stands');
+  await settled(ines.page);
+  await openPart(ines.page, /^Priority:/);
+  await ines.page.getByLabel(/^Priority; 1 comes first/).fill('7');
+  await ines.page.keyboard.press('Escape');
+  await ines.page.getByRole('button', { name: 'Save', exact: true }).click();
+  await ines.page.getByText(/^Kept as a change\./).waitFor();
+  const waiting = ines.page.getByRole('region', { name: 'What waits' });
+  await waiting.getByRole('row', { name: 'Priority 100 7' }).waitFor();
+  await ines.page.getByRole('button', { name: 'Submit for approval' }).click();
+  await waiting.getByText(/^A change of it waits for approval\./).waitFor();
+  // Priority alone changes no price here; that is said, too.
+  await waiting.getByRole('button', { name: 'Prices side by side' }).click();
+  await waiting.getByText('No price becomes another.').waitFor();
+  // Written once more it is still what waits that is opened.
+  await ines.page.reload();
+  await settled(ines.page);
+  await ines.page.getByRole('button', { name: /^Priority: priority 7/ }).waitFor();
+  expect((await (await as('ines')).get('/api/promotions/stands')).body.promotion).toEqual(named('stands'));
 
-    const rufus = await sitDown(browser, 'rufus');
-    await rufus.page.goto('/plan/stands');
-    await atRest(rufus.page);
-    expect(await accessFaults(rufus.page)).toEqual([]);
-    await rufus.page.getByLabel('What should be otherwise').fill('rather 6');
-    await rufus.page.getByRole('button', { name: 'Send it back' }).click();
-    await rufus.page.getByText(/was sent back by Rufus Tamsin: rather 6/).waitFor();
+  const rufus = await sitDown(browser, 'rufus');
+  await rufus.page.goto('/plan/stands');
+  await atRest(rufus.page);
+  expect(await accessFaults(rufus.page)).toEqual([]);
+  await rufus.page.getByLabel('What should be otherwise').fill('rather 6');
+  await rufus.page.getByRole('button', { name: 'Send it back' }).click();
+  await rufus.page.getByText(/was sent back by Rufus Tamsin: rather 6/).waitFor();
 
-    await ines.page.goto('/today');
-    await ines.page.getByText('Sent back by Rufus Tamsin: rather 6').waitFor();
-    await ines.page.goto('/plan/stands');
-    await settled(ines.page);
-    await openPart(ines.page, /^Priority:/);
-    await ines.page.getByLabel(/^Priority; 1 comes first/).fill('6');
-    await ines.page.keyboard.press('Escape');
-    await ines.page.getByRole('button', { name: 'Save', exact: true }).click();
-    await ines.page.getByText(/^Kept as a change\./).waitFor();
-    await ines.page.getByRole('button', { name: 'Submit for approval' }).click();
-    await ines.page.getByText(/^Submitted\./).waitFor();
-    await rufus.page.reload();
-    await settled(rufus.page);
-    await rufus.page.getByRole('button', { name: 'Approve', exact: true }).click();
-    await rufus.page.getByText(/^Approved\./).waitFor();
-    expect((await (await as('ines')).get('/api/promotions/stands')).body).toMatchObject({
-      promotion: { status: 'approved', priority: 6 },
-      change: null,
-    });
-    // What it was before is told, and can be opened.
-    await rufus.page.getByText('change approved by Rufus Tamsin').waitFor();
-    await rufus.page.getByRole('link', { name: 'as it was then' }).last().click();
-    await rufus.page.getByText(/^This is how it stood when it was created\./).waitFor();
-    await rufus.page.getByText('priority 100').waitFor();
-    await ines.page.context().close();
-    await rufus.page.context().close();
-  },
-);
+  await ines.page.goto('/today');
+  await ines.page.getByText('Sent back by Rufus Tamsin: rather 6').waitFor();
+  await ines.page.goto('/plan/stands');
+  await settled(ines.page);
+  await openPart(ines.page, /^Priority:/);
+  await ines.page.getByLabel(/^Priority; 1 comes first/).fill('6');
+  await ines.page.keyboard.press('Escape');
+  await ines.page.getByRole('button', { name: 'Save', exact: true }).click();
+  await ines.page.getByText(/^Kept as a change\./).waitFor();
+  await ines.page.getByRole('button', { name: 'Submit for approval' }).click();
+  await ines.page.getByText(/^Submitted\./).waitFor();
+  await rufus.page.reload();
+  await settled(rufus.page);
+  await rufus.page.getByRole('button', { name: 'Approve', exact: true }).click();
+  await rufus.page.getByText(/^Approved\./).waitFor();
+  expect((await (await as('ines')).get('/api/promotions/stands')).body).toMatchObject({
+    promotion: { status: 'approved', priority: 6 },
+    change: null,
+  });
+  // What it was before is told, and can be opened.
+  await rufus.page.getByText('change approved by Rufus Tamsin').waitFor();
+  await rufus.page.getByRole('link', { name: 'as it was then' }).last().click();
+  await rufus.page.getByText(/^This is how it stood when it was created\./).waitFor();
+  await rufus.page.getByText('priority 100').waitFor();
+  await ines.page.context().close();
+  await rufus.page.context().close();
+});
 
-test(
-  'a deal that is approved is dragged like any other, and goes on until its move is approved',
-  LONG,
-  async () => {
-    const offer = { kind: 'mixAndMatch', items: { node: 'teas' }, take: 3, value: { percentOff: 1000 } };
-    await saveApproved({ ...named('pulled-deal', { where: { stores: ['s002'] } }), offer } as { id: string });
-    const { page } = await sitDown(browser, 'ines');
-    await page.goto('/plan/calendar?at=2031-03-05T12:00');
-    await settled(page);
-    const bar = page.getByRole('button', { name: 'Named pulled-deal: move it' }).first();
-    await bar.focus();
-    // Let go before anything was answered: it counts all the same.
-    await page.keyboard.press('Space');
-    await page.getByText('Named pulled-deal is held.').waitFor({ state: 'attached' });
-    await page.keyboard.press('ArrowRight');
-    await page.keyboard.press('Space');
-    await page.getByText(/Named pulled-deal would run from Tue 4 Mar.* once that is approved/).waitFor();
-    const stands = (await (await as('ines')).get('/api/promotions/pulled-deal')).body;
-    expect(stands).toMatchObject({
-      promotion: { status: 'approved', when: { from: '2031-03-03T09:00' } },
-      change: { promotion: { when: { from: '2031-03-04T09:00' } } },
-    });
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await page.getByText('Back where it was.').waitFor();
-    expect((await (await as('ines')).get('/api/promotions/pulled-deal')).body.change).toBeNull();
-    await page.context().close();
-  },
-);
+test('a deal that is approved is dragged like any other, and goes on until its move is approved', async () => {
+  const offer = { kind: 'mixAndMatch', items: { node: 'teas' }, take: 3, value: { percentOff: 1000 } };
+  await saveApproved({ ...named('pulled-deal', { where: { stores: ['s002'] } }), offer } as { id: string });
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/plan/calendar?at=2031-03-05T12:00');
+  await settled(page);
+  const bar = page.getByRole('button', { name: 'Named pulled-deal: move it' }).first();
+  await bar.focus();
+  // Let go before anything was answered: it counts all the same.
+  await page.keyboard.press('Space');
+  await page.getByText('Named pulled-deal is held.').waitFor({ state: 'attached' });
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Space');
+  await page.getByText(/Named pulled-deal would run from Tue 4 Mar.* once that is approved/).waitFor();
+  const stands = (await (await as('ines')).get('/api/promotions/pulled-deal')).body;
+  expect(stands).toMatchObject({
+    promotion: { status: 'approved', when: { from: '2031-03-03T09:00' } },
+    change: { promotion: { when: { from: '2031-03-04T09:00' } } },
+  });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByText('Back where it was.').waitFor();
+  expect((await (await as('ines')).get('/api/promotions/pulled-deal')).body.change).toBeNull();
+  await page.context().close();
+});
 
-test('a day is picked in our calendar by keys, which says what runs on it', LONG, async () => {
+test('a day is picked in our calendar by keys, which says what runs on it', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan/new?at=2031-03-05T12:00');
   await settled(page);
@@ -216,7 +207,7 @@ test('a day is picked in our calendar by keys, which says what runs on it', LONG
   await page.context().close();
 });
 
-test('the list has a line each where one likes, and again when one comes back', LONG, async () => {
+test('the list has a line each where one likes, and again when one comes back', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/plan');
   await settled(page);
@@ -234,7 +225,7 @@ test('the list has a line each where one likes, and again when one comes back', 
   await page.context().close();
 });
 
-test('the same again next week for many, after seeing what it would do', LONG, async () => {
+test('the same again next week for many, after seeing what it would do', async () => {
   const rufus = await as('rufus');
   for (const id of ['many-a', 'many-b'])
     await rufus.send('POST', '/api/promotions', { promotion: named(id) });
@@ -259,37 +250,33 @@ test('the same again next week for many, after seeing what it would do', LONG, a
   await page.context().close();
 });
 
-test(
-  'in the calendar a promotion is moved by keys, with what it would do beside, and put back',
-  LONG,
-  async () => {
-    const rufus = await as('rufus');
-    await rufus.send('POST', '/api/promotions', { promotion: named('dragged') });
-    const { page } = await sitDown(browser, 'rufus');
-    await page.goto('/plan/calendar?at=2031-03-05T12:00');
-    await settled(page);
-    const bar = page.getByRole('button', { name: 'Named dragged: move it' }).first();
-    await bar.focus();
-    await page.keyboard.press('Space');
-    const beside = page.getByRole('complementary', { name: 'What it would do' });
-    await beside.waitFor();
-    await page.keyboard.press('ArrowRight');
-    await beside.getByText(/^Tue 4 Mar, 9:00/).waitFor();
-    await page.keyboard.press('ArrowRight');
-    await beside.getByText(/^Wed 5 Mar, 9:00/).waitFor();
-    await beside.getByText(/items change price/).waitFor();
-    await page.keyboard.press('Space');
-    await page.getByText(/Named dragged now runs from Wed 5 Mar/).waitFor();
-    const whenOf = async () => (await rufus.get('/api/promotions/dragged')).body.promotion.when;
-    expect(await whenOf()).toEqual({ from: '2031-03-05T09:00', to: '2031-03-11T20:00' });
-    await page.getByRole('button', { name: 'Undo' }).click();
-    await page.getByText('Back where it was.').waitFor();
-    expect(await whenOf()).toEqual({ from: '2031-03-03T09:00', to: '2031-03-09T20:00' });
-    await page.context().close();
-  },
-);
+test('in the calendar a promotion is moved by keys, with what it would do beside, and put back', async () => {
+  const rufus = await as('rufus');
+  await rufus.send('POST', '/api/promotions', { promotion: named('dragged') });
+  const { page } = await sitDown(browser, 'rufus');
+  await page.goto('/plan/calendar?at=2031-03-05T12:00');
+  await settled(page);
+  const bar = page.getByRole('button', { name: 'Named dragged: move it' }).first();
+  await bar.focus();
+  await page.keyboard.press('Space');
+  const beside = page.getByRole('complementary', { name: 'What it would do' });
+  await beside.waitFor();
+  await page.keyboard.press('ArrowRight');
+  await beside.getByText(/^Tue 4 Mar, 9:00/).waitFor();
+  await page.keyboard.press('ArrowRight');
+  await beside.getByText(/^Wed 5 Mar, 9:00/).waitFor();
+  await beside.getByText(/items change price/).waitFor();
+  await page.keyboard.press('Space');
+  await page.getByText(/Named dragged now runs from Wed 5 Mar/).waitFor();
+  const whenOf = async () => (await rufus.get('/api/promotions/dragged')).body.promotion.when;
+  expect(await whenOf()).toEqual({ from: '2031-03-05T09:00', to: '2031-03-11T20:00' });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByText('Back where it was.').waitFor();
+  expect(await whenOf()).toEqual({ from: '2031-03-03T09:00', to: '2031-03-09T20:00' });
+  await page.context().close();
+});
 
-test('in the calendar a promotion is dragged by the pointer, and let go a day later', LONG, async () => {
+test('in the calendar a promotion is dragged by the pointer, and let go a day later', async () => {
   const rufus = await as('rufus');
   await rufus.send('POST', '/api/promotions', { promotion: named('pulled') });
   const { page } = await sitDown(browser, 'rufus');
@@ -316,81 +303,69 @@ test('in the calendar a promotion is dragged by the pointer, and let go a day la
   await page.context().close();
 });
 
-test(
-  'supplier terms: the margin counts with them, and a promotion that outlives them is told',
-  LONG,
-  async () => {
-    const { page } = await sitDown(browser, 'ines');
-    await (await as('ines')).send('POST', '/api/promotions', { promotion: named('termed') });
-    await page.goto('/plan/termed');
-    await settled(page);
-    await openPart(page, /^Supplier terms:/);
-    await page.getByRole('button', { name: 'Note the supplier’s terms' }).click();
-    await page.getByLabel('up to and on').fill('2031-03-05');
-    await page.getByLabel('Sold above an ordinary week, in %').fill('75');
-    await page.getByText(/It runs on 4 days after the last day of buying.*1\.0 weeks/).waitFor();
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await page.getByText('Saved.').waitFor();
-    expect((await (await as('ines')).get('/api/promotions/termed')).body.promotion.supplier).toEqual({
-      from: '2031-03-03',
-      to: '2031-03-05',
-      uplift: 7500,
-    });
-    await page.context().close();
-  },
-);
+test('supplier terms: the margin counts with them, and a promotion that outlives them is told', async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await (await as('ines')).send('POST', '/api/promotions', { promotion: named('termed') });
+  await page.goto('/plan/termed');
+  await settled(page);
+  await openPart(page, /^Supplier terms:/);
+  await page.getByRole('button', { name: 'Note the supplier’s terms' }).click();
+  await page.getByLabel('up to and on').fill('2031-03-05');
+  await page.getByLabel('Sold above an ordinary week, in %').fill('75');
+  await page.getByText(/It runs on 4 days after the last day of buying.*1\.0 weeks/).waitFor();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByText('Saved.').waitFor();
+  expect((await (await as('ines')).get('/api/promotions/termed')).body.promotion.supplier).toEqual({
+    from: '2031-03-03',
+    to: '2031-03-05',
+    uplift: 7500,
+  });
+  await page.context().close();
+});
 
-test(
-  'a trial basket: goods put in, a deal found, what is nearly reached pressed, a link to share',
-  LONG,
-  async () => {
-    const deal = {
-      ...named('tea-deal', { where: { stores: ['s001'] } }),
-      offer: { kind: 'mixAndMatch', items: { items: ['Q100042'] }, take: 3, value: { total: '2.00' } },
-    };
-    await saveApproved(deal);
-    const { page } = await sitDown(browser, 'tove');
-    await page.goto('/check/basket?where=s001&at=2031-03-05T12:00');
-    await settled(page);
-    await page.getByRole('combobox', { name: 'Find an item' }).fill('Q100042');
-    await page.getByRole('option', { name: /Q100042/ }).click();
-    await page.getByText(/2 more for Named tea-deal/).waitFor();
-    await page.getByRole('button', { name: 'Add 2' }).click();
-    const receipt = page.getByRole('region', { name: 'Receipt' });
-    await receipt.getByText('Named tea-deal (3)').waitFor();
-    await page.getByText(/would save more: proved/).waitFor();
-    expect(await receipt.getByRole('status').textContent()).toContain('2.00');
-    expect(new URL(page.url()).searchParams.get('lines')).toBe('Q100042*3');
-    await page.getByRole('textbox', { name: /^Quantity of/ }).fill('0.5');
-    await page.getByText(/is no quantity of Q100042/).waitFor();
-    await page.getByRole('textbox', { name: /^Quantity of/ }).fill('1');
-    await page.getByText('No deal applies').waitFor();
-    await page.context().close();
-  },
-);
+test('a trial basket: goods put in, a deal found, what is nearly reached pressed, a link to share', async () => {
+  const deal = {
+    ...named('tea-deal', { where: { stores: ['s001'] } }),
+    offer: { kind: 'mixAndMatch', items: { items: ['Q100042'] }, take: 3, value: { total: '2.00' } },
+  };
+  await saveApproved(deal);
+  const { page } = await sitDown(browser, 'tove');
+  await page.goto('/check/basket?where=s001&at=2031-03-05T12:00');
+  await settled(page);
+  await page.getByRole('combobox', { name: 'Find an item' }).fill('Q100042');
+  await page.getByRole('option', { name: /Q100042/ }).click();
+  await page.getByText(/2 more for Named tea-deal/).waitFor();
+  await page.getByRole('button', { name: 'Add 2' }).click();
+  const receipt = page.getByRole('region', { name: 'Receipt' });
+  await receipt.getByText('Named tea-deal (3)').waitFor();
+  await page.getByText(/would save more: proved/).waitFor();
+  expect(await receipt.getByRole('status').textContent()).toContain('2.00');
+  expect(new URL(page.url()).searchParams.get('lines')).toBe('Q100042*3');
+  await page.getByRole('textbox', { name: /^Quantity of/ }).fill('0.5');
+  await page.getByText(/is no quantity of Q100042/).waitFor();
+  await page.getByRole('textbox', { name: /^Quantity of/ }).fill('1');
+  await page.getByText('No deal applies').waitFor();
+  await page.context().close();
+});
 
-test(
-  'a barcode that is scanned shows its price; one that nobody knows is said to be unknown',
-  LONG,
-  async () => {
-    const { page } = await sitDown(browser, 'tove');
-    await page.goto('/check/price');
-    await settled(page);
-    await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000015');
-    await page.keyboard.press('Enter');
-    await page.getByRole('heading', { name: 'Harrowmint Vitamin C 60 tablets' }).waitFor();
-    await page.getByLabel('The year').check({ force: true });
-    await page.getByText('before that').waitFor();
-    await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000336000');
-    await page.getByRole('combobox', { name: 'Find an item' }).fill('40000000');
-    await page.keyboard.press('Enter');
-    await page.getByText('No item has the barcode 40000000.').waitFor();
-    await page.context().close();
-  },
-);
+test('a barcode that is scanned shows its price; one that nobody knows is said to be unknown', async () => {
+  const { page } = await sitDown(browser, 'tove');
+  await page.goto('/check/price');
+  await settled(page);
+  await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000015');
+  await page.keyboard.press('Enter');
+  await page.getByRole('heading', { name: 'Harrowmint Vitamin C 60 tablets' }).waitFor();
+  await page.getByLabel('The year').check({ force: true });
+  await page.getByText('before that').waitFor();
+  await page.getByRole('combobox', { name: 'Find an item' }).fill('2000000000336000');
+  await page.getByRole('combobox', { name: 'Find an item' }).fill('40000000');
+  await page.keyboard.press('Enter');
+  await page.getByText('No item has the barcode 40000000.').waitFor();
+  await page.context().close();
+});
 
-test('another day pressed while one writes keeps what is written, however fast', LONG, async () => {
+test('another day pressed while one writes keeps what is written, however fast', async () => {
   const { page } = await sitDown(browser, 'ines');
   const day = (at: number) => page.getByRole('navigation', { name: 'Days' }).getByRole('link').nth(at);
   await page.goto('/plan/new');
@@ -429,71 +404,63 @@ test('another day pressed while one writes keeps what is written, however fast',
   await page.context().close();
 });
 
-test(
-  'Enter right after fast typing takes what stands in the box, never an older suggestion',
-  LONG,
-  async () => {
-    const { page } = await sitDown(browser, 'odile');
-    await page.goto('/check/price');
-    await settled(page);
-    const box = page.getByRole('combobox', { name: 'Find an item' });
-    await box.pressSequentially('Q10004', { delay: 40 });
-    await page.getByRole('option').first().waitFor();
-    await box.pressSequentially('2', { delay: 0 });
-    await box.press('Enter');
-    await page.getByRole('link', { name: 'Q100042' }).waitFor();
-    expect(new URL(page.url()).searchParams.get('item')).toBe('Q100042');
-    // The same where goods are chosen: the number that was typed, and nothing that stood there before.
-    await page.goto('/check/basket?where=s001');
-    await settled(page);
-    const goods = page.getByRole('combobox', { name: 'Find an item' });
-    await goods.pressSequentially('Q103453', { delay: 0 });
-    await goods.press('Enter');
-    await page.getByLabel(/^Quantity of /).waitFor();
-    expect(new URL(page.url()).searchParams.get('lines')).toMatch(/^Q103453/);
-    await page.context().close();
-    // And where a group of goods has the very name, beside the items that only have it among others.
-    const ines = await sitDown(browser, 'ines');
-    await ines.page.goto('/plan/new');
-    await settled(ines.page);
-    await ines.page.getByRole('button', { name: /goods to choose/ }).press('Enter');
-    const find = ines.page.getByRole('combobox', { name: 'Goods' });
-    await find.pressSequentially('toothpaste', { delay: 0 });
-    await find.press('Enter');
-    await ines.page.getByRole('button', { name: 'Goods: Toothpaste' }).waitFor();
-    await ines.page.context().close();
-  },
-);
+test('Enter right after fast typing takes what stands in the box, never an older suggestion', async () => {
+  const { page } = await sitDown(browser, 'odile');
+  await page.goto('/check/price');
+  await settled(page);
+  const box = page.getByRole('combobox', { name: 'Find an item' });
+  await box.pressSequentially('Q10004', { delay: 40 });
+  await page.getByRole('option').first().waitFor();
+  await box.pressSequentially('2', { delay: 0 });
+  await box.press('Enter');
+  await page.getByRole('link', { name: 'Q100042' }).waitFor();
+  expect(new URL(page.url()).searchParams.get('item')).toBe('Q100042');
+  // The same where goods are chosen: the number that was typed, and nothing that stood there before.
+  await page.goto('/check/basket?where=s001');
+  await settled(page);
+  const goods = page.getByRole('combobox', { name: 'Find an item' });
+  await goods.pressSequentially('Q103453', { delay: 0 });
+  await goods.press('Enter');
+  await page.getByLabel(/^Quantity of /).waitFor();
+  expect(new URL(page.url()).searchParams.get('lines')).toMatch(/^Q103453/);
+  await page.context().close();
+  // And where a group of goods has the very name, beside the items that only have it among others.
+  const ines = await sitDown(browser, 'ines');
+  await ines.page.goto('/plan/new');
+  await settled(ines.page);
+  await ines.page.getByRole('button', { name: /goods to choose/ }).press('Enter');
+  const find = ines.page.getByRole('combobox', { name: 'Goods' });
+  await find.pressSequentially('toothpaste', { delay: 0 });
+  await find.press('Enter');
+  await ines.page.getByRole('button', { name: 'Goods: Toothpaste' }).waitFor();
+  await ines.page.context().close();
+});
 
-test(
-  'promotions are put in another order by keys, which says what that does before it is saved',
-  LONG,
-  async () => {
-    const { page, complaints } = await sitDown(browser, 'ines');
-    await page.goto('/plan');
-    await page.getByRole('link', { name: 'Order and combinations' }).click();
-    const list = page.getByRole('list', { name: 'Order of the promotions' });
-    await list.getByRole('listitem').first().waitFor();
-    await page.getByRole('button', { name: 'Move Shampoo, a little less' }).focus();
-    await page.keyboard.press('Space');
-    await page.keyboard.press('Home');
-    await page.keyboard.press('Space');
-    expect(await list.getByRole('listitem').first().textContent()).toMatch(/70.+Shampoo, a little less/);
-    const effect = page.getByRole('region', { name: 'What it would do to prices' });
-    await effect.getByText(/items in 48 stores/).waitFor({ timeout: 30_000 });
-    expect(await effect.textContent()).toMatch(/prices rise, 0 fall/);
-    expect(await accessFaults(page)).toEqual([]);
-    await page.getByRole('button', { name: 'As it was' }).click();
-    await page.getByText('Who goes with whom').click();
-    const cell = page.getByRole('button', {
-      name: 'Five off from sixty and Members: a little off the basket: both count',
-    });
-    await cell.click();
-    await effect.waitFor();
-    await page.getByRole('button', { name: 'Save one promotion' }).click();
-    await page.getByText(/Written beside what is approved/).waitFor();
-    await page.getByText('Who goes first').click();
-    expect(await list.getByText('a change of it waits').count()).toBeGreaterThan(0);
-    expect(complaints).toEqual([]);
-  },
-);
+test('promotions are put in another order by keys, which says what that does before it is saved', async () => {
+  const { page, complaints } = await sitDown(browser, 'ines');
+  await page.goto('/plan');
+  await page.getByRole('link', { name: 'Order and combinations' }).click();
+  const list = page.getByRole('list', { name: 'Order of the promotions' });
+  await list.getByRole('listitem').first().waitFor();
+  await page.getByRole('button', { name: 'Move Shampoo, a little less' }).focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Space');
+  expect(await list.getByRole('listitem').first().textContent()).toMatch(/70.+Shampoo, a little less/);
+  const effect = page.getByRole('region', { name: 'What it would do to prices' });
+  await effect.getByText(/items in 48 stores/).waitFor({ timeout: 30_000 });
+  expect(await effect.textContent()).toMatch(/prices rise, 0 fall/);
+  expect(await accessFaults(page)).toEqual([]);
+  await page.getByRole('button', { name: 'As it was' }).click();
+  await page.getByText('Who goes with whom').click();
+  const cell = page.getByRole('button', {
+    name: 'Five off from sixty and Members: a little off the basket: both count',
+  });
+  await cell.click();
+  await effect.waitFor();
+  await page.getByRole('button', { name: 'Save one promotion' }).click();
+  await page.getByText(/Written beside what is approved/).waitFor();
+  await page.getByText('Who goes first').click();
+  expect(await list.getByText('a change of it waits').count()).toBeGreaterThan(0);
+  expect(complaints).toEqual([]);
+});

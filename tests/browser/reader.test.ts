@@ -9,7 +9,6 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 90_000 };
 const SKU = 'Q103453';
 /** As the language itself writes it, whatever our own code makes of it. */
 const says = (language: string, date: string) =>
@@ -36,7 +35,6 @@ test.each([
   ['zh-TW', ['/today']],
 ] as const)(
   'who reads %s finds dates and amounts so written on the pages, in the first paint and after it',
-  LONG,
   async (language, pages) => {
     const { page, complaints } = await sitDown(browser, 'ines', DESK, language);
     const { body } = await (await as('ines')).get('/api/promotions');
@@ -58,7 +56,7 @@ test.each([
   },
 );
 
-test('two who read at the same time are each answered in their own way', LONG, async () => {
+test('two who read at the same time are each answered in their own way', async () => {
   const { page } = await sitDown(browser, 'ines');
   const languages = ['de-DE', 'en-US', 'de-DE', 'sv-SE', 'en-US', 'sv-SE'];
   const headings = await Promise.all(
@@ -79,7 +77,6 @@ test.each([
   ['en-GB', '1/3/2029', '1,250.50', ['1 Mar 2029', '1,250.50']],
 ] as const)(
   'who reads %s and types %s and %s is understood, and finds it so written again',
-  LONG,
   async (language, since, price, shown) => {
     const { page } = await sitDown(browser, 'ines', DESK, language);
     await page.goto('/stockroom/prices');

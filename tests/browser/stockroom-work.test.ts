@@ -13,7 +13,6 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 60_000 };
 const cellsOf = async (path: string) => {
   const { body } = await (await as('ines')).get(`/api/stockroom/${path}`);
   return body.rows.map(({ cells }: any) => cells);
@@ -29,61 +28,53 @@ const paste = (page: Page, text: string) =>
     grid.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
   }, text);
 
-test(
-  'items are found as one types, changed by keys, pasted from a spreadsheet, and taken back',
-  LONG,
-  async () => {
-    const { page } = await sitDown(browser, 'ines');
-    await page.goto('/stockroom/items');
-    await atRest(page);
-    await page.keyboard.press('/');
-    await page.keyboard.type('hand soap');
-    const before = await cellsOf('items?q=hand+soap');
-    await page.getByText(`${before.length} items`).waitFor();
-    await page.getByRole('grid').focus();
-    await press(page, 'ArrowRight', 6);
-    await page.keyboard.type('1,11');
-    await page.keyboard.press('Enter');
-    await until(
-      () => cellsOf('items?q=hand+soap'),
-      ([first]) => first.cost === '1.11',
-    );
-    await paste(page, '2.22\n3.33');
-    await until(
-      () => cellsOf('items?q=hand+soap'),
-      ([, second, third]) => second.cost === '2.22' && third.cost === '3.33',
-    );
-    await page.keyboard.press('Control+z');
-    const undone = await until(
-      () => cellsOf('items?q=hand+soap'),
-      ([, second]) => second.cost === before[1].cost,
-    );
-    expect(undone[0].cost).toBe('1.11');
-    await page.context().close();
-  },
-);
+test('items are found as one types, changed by keys, pasted from a spreadsheet, and taken back', async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/stockroom/items');
+  await atRest(page);
+  await page.keyboard.press('/');
+  await page.keyboard.type('hand soap');
+  const before = await cellsOf('items?q=hand+soap');
+  await page.getByText(`${before.length} items`).waitFor();
+  await page.getByRole('grid').focus();
+  await press(page, 'ArrowRight', 6);
+  await page.keyboard.type('1,11');
+  await page.keyboard.press('Enter');
+  await until(
+    () => cellsOf('items?q=hand+soap'),
+    ([first]) => first.cost === '1.11',
+  );
+  await paste(page, '2.22\n3.33');
+  await until(
+    () => cellsOf('items?q=hand+soap'),
+    ([, second, third]) => second.cost === '2.22' && third.cost === '3.33',
+  );
+  await page.keyboard.press('Control+z');
+  const undone = await until(
+    () => cellsOf('items?q=hand+soap'),
+    ([, second]) => second.cost === before[1].cost,
+  );
+  expect(undone[0].cost).toBe('1.11');
+  await page.context().close();
+});
 
-test(
-  'a cell that is refused says why, and keeps what was typed until it is mended or given up',
-  LONG,
-  async () => {
-    const { page } = await sitDown(browser, 'ines');
-    await page.goto('/stockroom/items?');
-    await atRest(page);
-    await page.getByRole('grid').focus();
-    await press(page, 'ArrowRight', 6);
-    await page.keyboard.type('1.234');
-    await page.keyboard.press('Enter');
-    await page.getByRole('alert').getByText('"1.234" has 3 decimals').waitFor();
-    const cell = page.getByRole('gridcell', { name: '1.234' });
-    expect(await cell.getAttribute('aria-invalid')).toBe('true');
-    await page.getByRole('button', { name: 'Put back what was there' }).click();
-    await cell.waitFor({ state: 'detached' });
-    await page.context().close();
-  },
-);
+test('a cell that is refused says why, and keeps what was typed until it is mended or given up', async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/stockroom/items?');
+  await atRest(page);
+  await page.getByRole('grid').focus();
+  await press(page, 'ArrowRight', 6);
+  await page.keyboard.type('1.234');
+  await page.keyboard.press('Enter');
+  await page.getByRole('alert').getByText('"1.234" has 3 decimals').waitFor();
+  const cell = page.getByRole('gridcell', { name: '1.234' });
+  expect(await cell.getAttribute('aria-invalid')).toBe('true');
+  await page.getByRole('button', { name: 'Put back what was there' }).click();
+  await cell.waitFor({ state: 'detached' });
+  await page.context().close();
+});
 
-test('an item is added with its faults said at the fields, and retired', LONG, async () => {
+test('an item is added with its faults said at the fields, and retired', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/stockroom/items');
   await atRest(page);
@@ -104,7 +95,7 @@ test('an item is added with its faults said at the fields, and retired', LONG, a
   await page.context().close();
 });
 
-test('goods are chosen in all-of, any-of and none-of, with what that selects beside', LONG, async () => {
+test('goods are chosen in all-of, any-of and none-of, with what that selects beside', async () => {
   const { page } = await sitDown(browser, 'ines');
   await page.goto('/stockroom/set/summer');
   await atRest(page);
@@ -129,114 +120,106 @@ test('goods are chosen in all-of, any-of and none-of, with what that selects bes
   await page.context().close();
 });
 
-test(
-  'a file is looked at first: its columns, what it would do, what is wrong in which line',
-  LONG,
-  async () => {
-    const { page } = await sitDown(browser, 'ines');
-    await page.goto('/stockroom/files');
-    await atRest(page);
-    const file = join(tmpdir(), `bell-tag-${process.pid}.csv`);
-    writeFileSync(file, 'Code;Called;Where\nspring;Spring;beauty\nautumn;Autumn;nowhere\n');
-    await page.getByLabel('What the file holds').selectOption({ label: 'Groups of goods' });
-    await page.getByLabel('The file', { exact: true }).setInputFiles(file);
-    await page.getByLabel('What the column Called is').selectOption({ label: 'Name' });
-    await page.getByLabel('What the column Where is').selectOption({ label: 'Within' });
-    await page.getByText('no group of goods "nowhere"').waitFor();
-    expect(await page.getByRole('button', { name: /^Bring in/ }).count()).toBe(0);
-    writeFileSync(file, 'Code;Called;Where\nspring;Spring;beauty\nautumn;Autumn;beauty\n');
-    await page.getByLabel('The file', { exact: true }).setInputFiles(file);
-    await page.getByLabel('What the column Called is').selectOption({ label: 'Name' });
-    await page.getByLabel('What the column Where is').selectOption({ label: 'Within' });
-    await page.getByRole('button', { name: 'Bring in 2 rows' }).click();
-    await page.getByText('All of it is in.').waitFor();
-    expect(await cellsOf('nodes?q=autumn')).toMatchObject([{ id: 'autumn', parent: 'Beauty' }]);
-    // The next file of these columns is understood at once.
-    await page.reload();
-    await atRest(page);
-    await page.getByLabel('What the file holds').selectOption({ label: 'Groups of goods' });
-    await page.getByLabel('The file', { exact: true }).setInputFiles(file);
-    await page.getByText('as you chose the last time').waitFor();
-    // Each cell that changes stands there before and after, what is emptied first and with a word of warning.
-    writeFileSync(file, 'Code;Called;Where\nspring;Spring time;beauty\nautumn;Autumn;\n');
-    await page.getByLabel('The file', { exact: true }).setInputFiles(file);
-    const cells = page.getByRole('region', { name: 'Cells before and after' }).locator('tbody tr');
-    await cells.first().waitFor();
-    const told = (await cells.allInnerTexts()).map((text) => text.split('\t').join(' | '));
-    expect(told).toEqual([
-      '3 | Autumn (autumn) | Within | Beauty | emptied',
-      '2 | Spring time (spring) | Name | Spring | Spring time',
-    ]);
-    await page.getByText('1 cell would be emptied (Within 1)').waitFor();
-    await page.context().close();
-  },
-);
+test('a file is looked at first: its columns, what it would do, what is wrong in which line', async () => {
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/stockroom/files');
+  await atRest(page);
+  const file = join(tmpdir(), `bell-tag-${process.pid}.csv`);
+  writeFileSync(file, 'Code;Called;Where\nspring;Spring;beauty\nautumn;Autumn;nowhere\n');
+  await page.getByLabel('What the file holds').selectOption({ label: 'Groups of goods' });
+  await page.getByLabel('The file', { exact: true }).setInputFiles(file);
+  await page.getByLabel('What the column Called is').selectOption({ label: 'Name' });
+  await page.getByLabel('What the column Where is').selectOption({ label: 'Within' });
+  await page.getByText('no group of goods "nowhere"').waitFor();
+  expect(await page.getByRole('button', { name: /^Bring in/ }).count()).toBe(0);
+  writeFileSync(file, 'Code;Called;Where\nspring;Spring;beauty\nautumn;Autumn;beauty\n');
+  await page.getByLabel('The file', { exact: true }).setInputFiles(file);
+  await page.getByLabel('What the column Called is').selectOption({ label: 'Name' });
+  await page.getByLabel('What the column Where is').selectOption({ label: 'Within' });
+  await page.getByRole('button', { name: 'Bring in 2 rows' }).click();
+  await page.getByText('All of it is in.').waitFor();
+  expect(await cellsOf('nodes?q=autumn')).toMatchObject([{ id: 'autumn', parent: 'Beauty' }]);
+  // The next file of these columns is understood at once.
+  await page.reload();
+  await atRest(page);
+  await page.getByLabel('What the file holds').selectOption({ label: 'Groups of goods' });
+  await page.getByLabel('The file', { exact: true }).setInputFiles(file);
+  await page.getByText('as you chose the last time').waitFor();
+  // Each cell that changes stands there before and after, what is emptied first and with a word of warning.
+  writeFileSync(file, 'Code;Called;Where\nspring;Spring time;beauty\nautumn;Autumn;\n');
+  await page.getByLabel('The file', { exact: true }).setInputFiles(file);
+  const cells = page.getByRole('region', { name: 'Cells before and after' }).locator('tbody tr');
+  await cells.first().waitFor();
+  const told = (await cells.allInnerTexts()).map((text) => text.split('\t').join(' | '));
+  expect(told).toEqual([
+    '3 | Autumn (autumn) | Within | Beauty | emptied',
+    '2 | Spring time (spring) | Name | Spring | Spring time',
+  ]);
+  await page.getByText('1 cell would be emptied (Within 1)').waitFor();
+  await page.context().close();
+});
 
-test(
-  'regular prices are entered ahead in a worksheet, each from the one that it replaces',
-  LONG,
-  async () => {
-    const basil = await as('basil');
-    // A zone with a price of its own, and a chain's price that begins later.
-    const put = (place: string, since: string, price: string) => ({
-      key: null,
-      cells: { sku: 'Q103453', place, since, price },
-    });
-    const { body } = await basil.send('POST', '/api/stockroom/prices', {
-      edits: [
-        put('zone:z4', '2031-01-01', '7.77'),
-        put('chain', '2031-01-01', '5.00'),
-        put('chain', '2031-06-01', '6.00'),
-      ],
-      drops: [],
-      overwrite: true,
-    });
-    await (await as('rufus')).send('POST', `/api/waiting-entries/${body.waits}`, { step: 'approve' });
-    const { page } = await sitDown(browser, 'ines');
-    await page.goto('/stockroom/reprice');
-    await atRest(page);
-    await page.getByLabel('From which day on').fill('2031-02-01');
-    await page.getByRole('button', { name: '+ a pass over some goods' }).click();
-    await page.getByRole('combobox', { name: 'Goods' }).fill('Q103453');
-    await page
-      .getByRole('option', { name: /Q103453/ })
-      .first()
-      .click();
-    await page.keyboard.press('Escape');
-    await page.getByText(/begins later and will overtake/).waitFor();
-    const enter = page.getByRole('button', { name: /Enter these \d+ prices/ });
-    await enter.click();
-    await page.getByText(/\d+ regular prices from Sat 1 Feb 2031 on: written, and waiting/).waitFor();
-    const pricesOf = async () =>
-      (await cellsOf('prices?q=Q103453&limit=500')).filter(
-        ({ since, place }: any) => since >= '2031-02-01' && ['the chain', 'Isles prices'].includes(place),
-      );
-    expect(await pricesOf()).toHaveLength(1);
-    const rufus = await sitDown(browser, 'rufus');
-    await rufus.page.goto('/stockroom/waiting');
-    await atRest(rufus.page);
-    const waits = rufus.page.getByRole('region', { name: 'Regular prices, by Ines Calloway' });
-    await waits.getByRole('row', { name: /Q103453.*7\.77 8\.00 \+3\.0 %/ }).waitFor();
-    await waits.getByRole('button', { name: 'Approve' }).click();
-    await rufus.page.getByText(/^Approved\./).waitFor();
-    await rufus.page.context().close();
-    const rows = (await cellsOf('prices?q=Q103453&limit=500'))
-      .filter(({ since }: any) => since >= '2031-02-01')
-      .map(({ place, since, price }: any) => `${place} ${since} ${price}`);
-    expect(rows.toSorted().join('; ')).toBe(
-      [
-        'Coast prices 2031-02-01 11.60',
-
-        'Isles prices 2031-02-01 8.00',
-        'the chain 2031-02-01 5.15',
-        'the chain 2031-06-01 6.00',
-      ].join('; '),
+test('regular prices are entered ahead in a worksheet, each from the one that it replaces', async () => {
+  const basil = await as('basil');
+  // A zone with a price of its own, and a chain's price that begins later.
+  const put = (place: string, since: string, price: string) => ({
+    key: null,
+    cells: { sku: 'Q103453', place, since, price },
+  });
+  const { body } = await basil.send('POST', '/api/stockroom/prices', {
+    edits: [
+      put('zone:z4', '2031-01-01', '7.77'),
+      put('chain', '2031-01-01', '5.00'),
+      put('chain', '2031-06-01', '6.00'),
+    ],
+    drops: [],
+    overwrite: true,
+  });
+  await (await as('rufus')).send('POST', `/api/waiting-entries/${body.waits}`, { step: 'approve' });
+  const { page } = await sitDown(browser, 'ines');
+  await page.goto('/stockroom/reprice');
+  await atRest(page);
+  await page.getByLabel('From which day on').fill('2031-02-01');
+  await page.getByRole('button', { name: '+ a pass over some goods' }).click();
+  await page.getByRole('combobox', { name: 'Goods' }).fill('Q103453');
+  await page
+    .getByRole('option', { name: /Q103453/ })
+    .first()
+    .click();
+  await page.keyboard.press('Escape');
+  await page.getByText(/begins later and will overtake/).waitFor();
+  const enter = page.getByRole('button', { name: /Enter these \d+ prices/ });
+  await enter.click();
+  await page.getByText(/\d+ regular prices from Sat 1 Feb 2031 on: written, and waiting/).waitFor();
+  const pricesOf = async () =>
+    (await cellsOf('prices?q=Q103453&limit=500')).filter(
+      ({ since, place }: any) => since >= '2031-02-01' && ['the chain', 'Isles prices'].includes(place),
     );
-    await page.context().close();
-  },
-);
+  expect(await pricesOf()).toHaveLength(1);
+  const rufus = await sitDown(browser, 'rufus');
+  await rufus.page.goto('/stockroom/waiting');
+  await atRest(rufus.page);
+  const waits = rufus.page.getByRole('region', { name: 'Regular prices, by Ines Calloway' });
+  await waits.getByRole('row', { name: /Q103453.*7\.77 8\.00 \+3\.0 %/ }).waitFor();
+  await waits.getByRole('button', { name: 'Approve' }).click();
+  await rufus.page.getByText(/^Approved\./).waitFor();
+  await rufus.page.context().close();
+  const rows = (await cellsOf('prices?q=Q103453&limit=500'))
+    .filter(({ since }: any) => since >= '2031-02-01')
+    .map(({ place, since, price }: any) => `${place} ${since} ${price}`);
+  expect(rows.toSorted().join('; ')).toBe(
+    [
+      'Coast prices 2031-02-01 11.60',
 
-test('one store shows what it carries and through which range', LONG, async () => {
+      'Isles prices 2031-02-01 8.00',
+      'the chain 2031-02-01 5.15',
+      'the chain 2031-06-01 6.00',
+    ].join('; '),
+  );
+  await page.context().close();
+});
+
+test('one store shows what it carries and through which range', async () => {
   const { page } = await sitDown(browser, 'odile');
   await page.goto('/stockroom/store/s002');
   await atRest(page);

@@ -12,9 +12,7 @@ beforeAll(async () => {
 });
 afterAll(() => browser.close());
 
-const LONG = { timeout: 120_000 };
-
-test('a terminal is found by its store, and tells what it holds and what it said so far', LONG, async () => {
+test('a terminal is found by its store, and tells what it holds and what it said so far', async () => {
   const { page, complaints } = await sitDown(browser, 'rufus');
   await page.goto('/send');
   await settled(page);
@@ -45,7 +43,7 @@ test('a terminal is found by its store, and tells what it holds and what it said
   await page.context().close();
 });
 
-test('a terminal is given a new key, which is shown, put into it and goes on', LONG, async () => {
+test('a terminal is given a new key, which is shown, put into it and goes on', async () => {
   const { page, complaints } = await sitDown(browser, 'basil');
   await page.goto('/send/terminal/s034-1');
   await settled(page);
@@ -72,7 +70,7 @@ test('a terminal is given a new key, which is shown, put into it and goes on', L
   await page.context().close();
 });
 
-test('what a store was sent goes out once more, after it was said what that does', LONG, async () => {
+test('what a store was sent goes out once more, after it was said what that does', async () => {
   const { page, complaints } = await sitDown(browser, 'rufus');
   const before = (await askTill('s003-1')).holds!;
   await page.goto('/send?where=s003');

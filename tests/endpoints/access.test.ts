@@ -23,6 +23,8 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'DELETE basket-checks/[id]': ['plan', `/api/basket-checks/${NOWHERE}`, {}],
   'POST basket': ['see', '/api/basket', {}],
   'GET choices': ['see', '/api/choices'],
+  'POST begin/administrator': ['open', '/api/begin/administrator', {}],
+  'POST begin/chain': ['administer', '/api/begin/chain', {}],
   'POST demo-sign-in': ['open', '/api/demo-sign-in', {}],
   'GET drafts/index': ['plan', '/api/drafts'],
   'PUT drafts/[key]': ['plan', `/api/drafts/${NOWHERE}`, {}],
@@ -122,6 +124,7 @@ const NOT_FOR: Readonly<Record<string, readonly DemoName[]>> = {
 const PAGES: Readonly<Record<string, string>> = {
   '404': '/404',
   '500': '/500',
+  begin: '/begin',
   index: '/',
   'check/basket': '/check/basket',
   'check/findings': '/check/findings',

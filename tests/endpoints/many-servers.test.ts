@@ -1,67 +1,18 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { as, saveApproved } from '../application/client.ts';
+import { type FurtherServer, furtherServer } from '../application/further-server.ts';
 import { running } from '../application/running.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
 
 /** Beside the application of all tests: another that answers pages, and one that is there for the jobs alone. */
-let pages: Server;
-let worker: Server;
+let pages: FurtherServer;
+let worker: FurtherServer;
 let db: pg.Client;
 
-interface Server {
-  readonly origin: string;
-  readonly process: ChildProcess;
-  stop(): Promise<number | null>;
-}
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
-
-/** One more server on the same database. */
-async function begin(jobs: '0' | '1'): Promise<Server> {
-  const port = await freePort();
-  const origin = `http://127.0.0.1:${port}`;
-  const child = spawn('node', ['dist/server.mjs'], {
-    env: {
-      ...process.env,
-      ...{ DATABASE_URL: running().databaseUrl, BELLTAG_SECRET: running().secret, BELLTAG_ORIGIN: origin },
-      ...{
-        PORT: String(port),
-        HOST: '127.0.0.1',
-        BELLTAG_THREADS: '2',
-        BELLTAG_JOBS: jobs,
-        BELLTAG_DEMO: '1',
-      },
-      ...{ NODE_ENV: 'production', BELLTAG_LOG: 'error' },
-    },
-    stdio: 'ignore',
-  });
-  const gone = new Promise<number | null>((resolve) => child.once('exit', resolve));
-  const asked = () =>
-    fetch(`${origin}/api/health`).then(
-      ({ ok }) => ok,
-      () => false,
-    );
-  await until(asked, (answers) => answers);
-  return {
-    origin,
-    process: child,
-    stop() {
-      child.kill('SIGTERM');
-      return gone;
-    },
-  };
-}
+const begin = (jobs: '0' | '1') => furtherServer({ BELLTAG_JOBS: jobs, BELLTAG_DEMO: '1' });
 
 beforeAll(async () => {
   db = new pg.Client({ connectionString: running().databaseUrl });

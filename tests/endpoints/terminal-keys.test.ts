@@ -7,8 +7,6 @@ import { running } from '../application/running.ts';
 import { askTill, controlTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
 
-const LONG = { timeout: 90_000 };
-
 const firstKeyOf = (id: string): string =>
   (
     JSON.parse(readFileSync(`${running().tillFolder}/tills.json`, 'utf8')) as {
@@ -20,40 +18,36 @@ const take = (key: string, query = '') =>
 const whatItHas = ({ number, content }: PriceFileEnvelope) => `?have=${number}&sha256=${sha256Of(content)}`;
 
 describe('the key of a terminal', () => {
-  it(
-    'is shown once; the one before lets nobody in any more, and the line that it opened is ended',
-    LONG,
-    async () => {
-      const before = firstKeyOf('s031-1');
-      const line = await fetch(`${running().origin}/api/till/stream`, {
-        headers: { authorization: `Bearer ${before}` },
-      });
-      expect(line.status).toBe(200);
-      const basil = await as('basil');
-      const given = await basil.send('POST', '/api/send/terminal-key', { terminal: 's031-1' });
-      expect(given).toEqual({ status: 200, body: { key: expect.stringMatching(/^[\w-]{32}$/) } });
-      await until(
-        () => take(before),
-        ({ status }) => status === 401,
-      );
-      expect((await take(given.body.key)).status).toBe(200);
-      // It ends by itself: a line that stayed open would never let this come back.
-      await line.text();
-      expect((await fetch(line.url, { headers: { authorization: `Bearer ${before}` } })).status).toBe(401);
-      // The till says so itself, and goes on once it is given the new one.
-      await until(
-        () => askTill('s031-1'),
-        ({ problem }) => /does not know its key/.test(problem ?? ''),
-      );
-      await controlTill('s031-1', { key: given.body.key });
-      expect((await askTill('s031-1')).problem).toBeNull();
-      const told = (await basil.get('/check/history?part=sending')).body;
-      expect(told).toContain('Terminal s031-1');
-      expect(told).not.toContain(given.body.key);
-    },
-  );
+  it('is shown once; the one before lets nobody in any more, and the line that it opened is ended', async () => {
+    const before = firstKeyOf('s031-1');
+    const line = await fetch(`${running().origin}/api/till/stream`, {
+      headers: { authorization: `Bearer ${before}` },
+    });
+    expect(line.status).toBe(200);
+    const basil = await as('basil');
+    const given = await basil.send('POST', '/api/send/terminal-key', { terminal: 's031-1' });
+    expect(given).toEqual({ status: 200, body: { key: expect.stringMatching(/^[\w-]{32}$/) } });
+    await until(
+      () => take(before),
+      ({ status }) => status === 401,
+    );
+    expect((await take(given.body.key)).status).toBe(200);
+    // It ends by itself: a line that stayed open would never let this come back.
+    await line.text();
+    expect((await fetch(line.url, { headers: { authorization: `Bearer ${before}` } })).status).toBe(401);
+    // The till says so itself, and goes on once it is given the new one.
+    await until(
+      () => askTill('s031-1'),
+      ({ problem }) => /does not know its key/.test(problem ?? ''),
+    );
+    await controlTill('s031-1', { key: given.body.key });
+    expect((await askTill('s031-1')).problem).toBeNull();
+    const told = (await basil.get('/check/history?part=sending')).body;
+    expect(told).toContain('Terminal s031-1');
+    expect(told).not.toContain(given.body.key);
+  });
 
-  it('can be taken: the terminal has none, and is told of as such until it has one again', LONG, async () => {
+  it('can be taken: the terminal has none, and is told of as such until it has one again', async () => {
     const basil = await as('basil');
     const troubleOf = async () =>
       (await basil.get('/api/send/terminals')).body.terminals.find(
@@ -80,7 +74,7 @@ describe('the key of a terminal', () => {
 });
 
 describe('a whole file for one terminal', () => {
-  it('is handed to it once more whatever it has, to it alone, and once', LONG, async () => {
+  it('is handed to it once more whatever it has, to it alone, and once', async () => {
     // Its third terminal is no simulated one: nobody but this test asks with its key.
     const [mine, neighbour] = [firstKeyOf('s033-3'), firstKeyOf('s033-2')];
     const has = (await (await take(mine)).json()) as PriceFileEnvelope;

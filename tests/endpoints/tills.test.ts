@@ -11,9 +11,6 @@ import { askTill, controlTill, ringAtTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
 
-/** Every store gets a file, and all tills of the chain share a process. */
-const LONG = { timeout: 90_000 };
-
 const enrolled = () =>
   JSON.parse(readFileSync(`${running().tillFolder}/tills.json`, 'utf8')) as {
     tills: { id: string; key: string; store: string }[];
@@ -314,32 +311,28 @@ describe('price files that were sent', () => {
     expect((await rufus.send('POST', '/api/send/anew', { stores: ['s020', 'nowhere'] })).status).toBe(404);
   });
 
-  it(
-    'are signed with a new key, which tills learn by themselves, and a lost one they forget',
-    LONG,
-    async () => {
-      const basil = await as('basil');
-      const { trusts } = await askTill('s011-1');
-      const replace = async (lost: boolean) => {
-        const { status, body } = await basil.send('POST', '/api/send/key', { lost });
-        expect(status).toBe(200);
-        return until(
-          () => askTill('s011-1'),
-          ({ holds, problem }) => holds === body.rollout && problem === null,
-        );
-      };
-      const { keys: before } = (await basil.get('/api/send/key')).body;
-      const learned = await replace(false);
-      const { keys } = (await basil.get('/api/send/key')).body;
-      expect(keys).toHaveLength(before.length + 1);
-      expect(learned.trusts).toEqual([...trusts, keys[0].id]);
-      const after = await replace(true);
-      const { keys: now } = (await basil.get('/api/send/key')).body;
-      expect(after.trusts).toEqual([now[0].id]);
-      expect(now.slice(1).every(({ withdrawnAt }: any) => withdrawnAt !== null)).toBe(true);
-      expect(now[0].withdrawnAt).toBeNull();
-    },
-  );
+  it('are signed with a new key, which tills learn by themselves, and a lost one they forget', async () => {
+    const basil = await as('basil');
+    const { trusts } = await askTill('s011-1');
+    const replace = async (lost: boolean) => {
+      const { status, body } = await basil.send('POST', '/api/send/key', { lost });
+      expect(status).toBe(200);
+      return until(
+        () => askTill('s011-1'),
+        ({ holds, problem }) => holds === body.rollout && problem === null,
+      );
+    };
+    const { keys: before } = (await basil.get('/api/send/key')).body;
+    const learned = await replace(false);
+    const { keys } = (await basil.get('/api/send/key')).body;
+    expect(keys).toHaveLength(before.length + 1);
+    expect(learned.trusts).toEqual([...trusts, keys[0].id]);
+    const after = await replace(true);
+    const { keys: now } = (await basil.get('/api/send/key')).body;
+    expect(after.trusts).toEqual([now[0].id]);
+    expect(now.slice(1).every(({ withdrawnAt }: any) => withdrawnAt !== null)).toBe(true);
+    expect(now[0].withdrawnAt).toBeNull();
+  });
 });
 
 async function inDatabase<T>(work: (client: pg.Client) => Promise<T>): Promise<void> {

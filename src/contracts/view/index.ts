@@ -1,6 +1,7 @@
 /** What pages show. Free of Joi, so that the browser may load it. */
 export { isPriceChange } from '../../core/plan/index.ts';
 export * from './basket-check.ts';
+export * from './beginning.ts';
 export * from './bring-in.ts';
 export * from './calendar.ts';
 export * from './choices.ts';

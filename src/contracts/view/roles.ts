@@ -24,8 +24,10 @@ export interface Person {
   readonly language?: string;
 }
 
-export const may = (person: Person, permission: Permission): boolean =>
-  (ROLES[person.role] as readonly Permission[]).includes(permission);
+export const roleMay = (role: Role, permission: Permission): boolean =>
+  (ROLES[role] as readonly Permission[]).includes(permission);
+
+export const may = (person: Person, permission: Permission): boolean => roleMay(person.role, permission);
 
 export const sees = (person: Pick<Person, 'stores'>, store: string): boolean =>
   person.stores === null || person.stores.includes(store);

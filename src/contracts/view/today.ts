@@ -1,9 +1,12 @@
 import type { BasketCheckView } from './basket-check.ts';
+import type { BeginningStep } from './beginning.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { PromotionSummary } from './replies.ts';
 
 /** What Today answers: what starts and ends, what waits, what the terminals lack, what the checks found. */
 export interface TodayView {
+  /** What a chain that begins has and lacks, for who looks after it; null: nothing is missing. */
+  readonly begins: readonly BeginningStep[] | null;
   readonly live: number;
   readonly starting: readonly PromotionSummary[];
   readonly ending: readonly PromotionSummary[];

@@ -19,7 +19,8 @@ export function peopleRepository(db: Database): PeopleStore {
         const before = (await people(tx)).find((one) => one.id === id);
         await tx.update(t.person).set({ name, role, seesCosts }).where(eq(t.person.id, id));
         await tx.delete(t.personStore).where(eq(t.personStore.person, id));
-        for (const store of stores) await tx.insert(t.personStore).values({ person: id, store });
+        if (stores.length > 0)
+          await tx.insert(t.personStore).values(stores.map((store) => ({ person: id, store })));
         await note(tx, id, by, before?.role === role ? 'changed' : `made ${role}`, { before, after: said });
       }),
     end: (id, ended, by) =>

@@ -1,8 +1,8 @@
 import { and, asc, gt, lte, notInArray, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
-import type { PromotionDocument } from '../../core/plan/index.ts';
+import type { PlanDocument, PromotionDocument } from '../../core/plan/index.ts';
 import type { PlanWriter } from '../../usecases/ports/index.ts';
-import type { Database } from '../connect.ts';
+import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { takeSnapshot } from './plan-past.ts';
 import { raisePlanVersion } from './plan-version.ts';
@@ -10,16 +10,23 @@ import { writePlan } from './write-plan.ts';
 
 export function planRepository(db: Database): PlanWriter {
   return {
-    replace: (document, person) =>
+    begin: (document, person) =>
       db.transaction(async (tx) => {
-        await writePlan(tx, document);
-        const planVersion = await raisePlanVersion(tx);
-        await tx
-          .insert(t.auditEntry)
-          .values({ person, action: 'imported', subjectKind: 'plan', subject: 'plan', planVersion });
-        await takeSnapshot(tx);
+        // Of two who begin at once the second finds what the first made.
+        await tx.execute(sql`lock table ${t.chain} in exclusive mode`);
+        if ((await tx.select({ version: t.chain.planVersion }).from(t.chain)).length > 0) return false;
+        await write(tx, document, person, 'begun');
+        return true;
       }),
+    replace: (document, person) => db.transaction((tx) => write(tx, document, person, 'imported')),
   };
+}
+
+async function write(tx: Transaction, document: PlanDocument, person: string, action: string): Promise<void> {
+  await writePlan(tx, document);
+  const planVersion = await raisePlanVersion(tx);
+  await tx.insert(t.auditEntry).values({ person, action, subjectKind: 'plan', subject: 'plan', planVersion });
+  await takeSnapshot(tx);
 }
 
 export async function planVersion(db: Database): Promise<number | null> {

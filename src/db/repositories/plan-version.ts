@@ -22,9 +22,8 @@ export async function raisePlanVersion(tx: Transaction, from?: number): Promise<
   return row.version;
 }
 
-/** The version that stands, for an entry in the trail that changes no plan. */
+/** The version that stands, for an entry in the trail that changes no plan; 0 before there is one. */
 export async function planVersionOf(tx: Transaction): Promise<number> {
   const [row] = await tx.select({ version: t.chain.planVersion }).from(t.chain);
-  if (!row) throw new PlanMovedOn();
-  return row.version;
+  return row?.version ?? 0;
 }

@@ -70,7 +70,7 @@ export function Review({
               ? 'Sending …'
               : comparing
                 ? 'Comparing …'
-                : `Send to ${saidCount(chosen.length)} ${chosen.length === 1 ? 'store' : 'stores'}, ${saidCount(terminals)} terminals`}
+                : `Send to ${saidCount(chosen.length)} ${chosen.length === 1 ? 'store' : 'stores'}, ${saidCount(terminals)} ${terminals === 1 ? 'terminal' : 'terminals'}`}
           </button>
         ) : (
           <p className="quiet ml-auto text-sm">Somebody with the role of an approver sends.</p>

@@ -6,9 +6,8 @@ import type { SignIn } from '../sign-in.ts';
 
 /** Accounts as the sign-in package keeps them. */
 export const accounts = (signIn: SignIn, db: Database): Accounts => ({
-  async create({ name, email }) {
-    // Nobody knows it, and nobody is told: the first password is set by a link.
-    const password = randomBytes(32).toString('base64url');
+  // What is made up here nobody is told: such a password is set by a link.
+  async create({ name, email, password = randomBytes(32).toString('base64url') }) {
     const { user } = await signIn.api.signUpEmail({ body: { name, email, password } });
     // The package signs in whom it makes.
     await db.delete(schema.session).where(eq(schema.session.userId, user.id));

@@ -1,5 +1,6 @@
 import {
   basketCheckRepository,
+  beginningRepository,
   chainWordsRepository,
   connect,
   type Database,
@@ -24,6 +25,7 @@ import {
 import { priceFileMaker as makerHere } from '../../usecases/index.ts';
 import type {
   BasketCheckStore,
+  BeginningStore,
   ChainWordsStore,
   DraftStore,
   FindingStore,
@@ -81,6 +83,7 @@ export interface Ports {
   readonly findings: FindingStore;
   readonly loopholes: LoopholeStore;
   readonly people: PeopleStore;
+  readonly beginning: BeginningStore;
   readonly letters: LetterStore;
   readonly pictures: PictureStore;
   readonly readPicture: PictureReader;
@@ -131,6 +134,7 @@ export function portsOf(
     findings: findingRepository(db),
     loopholes: loopholeRepository(db),
     people: peopleRepository(db),
+    beginning: beginningRepository(db),
     letters: letterRepository(db),
     pictures: pictureRepository(db),
     readPicture,

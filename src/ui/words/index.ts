@@ -1,4 +1,5 @@
 export * from './basket-check.ts';
+export * from './beginning.ts';
 export * from './deal-kind.ts';
 export * from './finding.ts';
 export * from './lost-reason.ts';

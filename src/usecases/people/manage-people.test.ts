@@ -1,51 +1,16 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import { peopleInMemory, stored } from '../../../tests/plans/people.ts';
 import { person } from '../../../tests/plans/ports.ts';
 import type { InviteRequest, PersonStepRequest } from '../../contracts/index.ts';
-import type { Accounts, PeopleStore, StoredPerson } from '../ports/index.ts';
 import { listPeople } from './list-people.ts';
 import { changePerson, invitePerson, stepPerson } from './manage-people.ts';
-import { setPassword } from './set-password.ts';
+import { sendForgotten, setPassword } from './set-password.ts';
 
 const ADMIN = { ...person('administrator'), id: 'a' };
 const NOW = new Date('2027-03-01T10:00:00Z');
-const stored = (id: string, more: Partial<StoredPerson> = {}): StoredPerson => ({
-  ...{
-    id,
-    name: id,
-    email: `${id}@quillmere.example`,
-    role: 'planner',
-    costs: true,
-    stores: [],
-    endedAt: null,
-  },
-  ...more,
-});
-
-function standing() {
-  const all = new Map<string, StoredPerson>();
-  const links: string[] = [];
-  const people: PeopleStore = {
-    all: async () => [...all.values()],
-    stores: async () => [{ id: 'east', name: 'East' }],
-    change: async (id, said) => void all.set(id, { ...(all.get(id) ?? stored(id)), ...said }),
-    end: async (id, ended) => void all.set(id, { ...all.get(id)!, endedAt: ended?.toISOString() ?? null }),
-  };
-  const accounts: Accounts = {
-    async create({ name, email }) {
-      const id = `new-${all.size}`;
-      all.set(id, stored(id, { name, email, role: 'viewer' }));
-      return id;
-    },
-    sendLink: async (email) => void links.push(email),
-    setPassword: async (token) => token === 'good',
-  };
-  return { all, links, ports: { people, accounts } };
-}
-let desk: ReturnType<typeof standing>;
+let desk: ReturnType<typeof peopleInMemory>;
 beforeEach(() => {
-  desk = standing();
-  desk.all.set('a', stored('a', { role: 'administrator' }));
-  desk.all.set('p', stored('p'));
+  desk = peopleInMemory(stored('a', { role: 'administrator' }), stored('p'));
 });
 
 const INVITED: InviteRequest = {
@@ -126,4 +91,11 @@ it('a password is set by a link that is good, and by no other', async () => {
   expect(await setPassword(desk.ports, { token: 'used', password: 'x' })).toMatchObject({
     failure: { kind: 'invalid', faults: [{ path: ['token'] }] },
   });
+});
+
+it('a forgotten password is set by a link to whom it is for, and to nobody else', async () => {
+  desk.all.set('gone', stored('gone', { endedAt: NOW.toISOString() }));
+  for (const typed of ['P@quillmere.example', 'gone@quillmere.example', 'none@quillmere.example'])
+    await sendForgotten(desk.ports, typed);
+  expect(desk.links).toEqual(['p@quillmere.example']);
 });

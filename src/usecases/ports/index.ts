@@ -1,4 +1,5 @@
 export type * from './basket-check-store.ts';
+export type * from './beginning-store.ts';
 export type * from './chain-words-store.ts';
 export type * from './draft-store.ts';
 export type * from './finding-store.ts';

@@ -19,8 +19,12 @@ export interface PeopleStore {
 
 /** Port: the way in. */
 export interface Accounts {
-  /** Makes an account that nobody can sign in to yet. @returns its id. */
-  create(person: { readonly name: string; readonly email: string }): Promise<string>;
+  /** Makes an account; without a password nobody can sign in to it yet. @returns its id. */
+  create(person: {
+    readonly name: string;
+    readonly email: string;
+    readonly password?: string;
+  }): Promise<string>;
   /** Sends a link with which a password is set, once. Where nobody has that address nothing happens. */
   sendLink(email: string): Promise<void>;
   /** Sets a password by such a link, and ends the sessions of whose it is. @returns false where the link is none. */

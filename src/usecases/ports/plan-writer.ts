@@ -1,6 +1,8 @@
 import type { PlanDocument } from '../../core/plan/index.ts';
 
-/** Port: replaces the whole plan in one transaction. */
+/** Port: the whole plan, in one transaction. */
 export interface PlanWriter {
+  /** Writes it where there is none yet. @returns false where there is one. */
+  begin(document: PlanDocument, person: string): Promise<boolean>;
   replace(document: PlanDocument, person: string): Promise<void>;
 }

@@ -15,6 +15,7 @@ import { minorUnits } from '../../core/money/index.ts';
 import type { Item, StoreDocument } from '../../core/plan/index.ts';
 import { book, NO_PRICE } from '../../core/price-book/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
+import { whatIsMissing } from '../begin/index.ts';
 import { knownFindings, lookAtKeptLoopholes, runBasketChecks } from '../check/index.ts';
 import { seenOf } from '../people/index.ts';
 import { listPromotions } from '../plan/index.ts';
@@ -24,6 +25,7 @@ import type {
   FindingStore,
   HeldBackStore,
   LoopholeStore,
+  PeopleStore,
   PlanBook,
   PromotionStore,
   SendingHourStore,
@@ -52,6 +54,7 @@ export async function lookAtToday(
     checks: BasketCheckStore;
     findings: FindingStore;
     loopholes: LoopholeStore;
+    people: PeopleStore;
   },
   person: Person,
   view: LensView,
@@ -68,6 +71,7 @@ export async function lookAtToday(
   const to = formatWallTime((clock.toWall(at) + AHEAD) as WallTime);
   const within = (text: string | null): text is string => text !== null && text >= from && text < to;
   return {
+    begins: await whatIsMissing(ports, whole, person),
     live: approved.filter((one) => one.from <= from && (one.to === null || one.to > from)).length,
     starting: approved.filter((one) => within(one.from)).sort((a, b) => (a.from < b.from ? -1 : 1)),
     ending: approved.filter((one) => within(one.to)).sort((a, b) => (a.to! < b.to! ? -1 : 1)),

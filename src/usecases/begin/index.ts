@@ -1,0 +1,3 @@
+export * from './begin-chain.ts';
+export * from './first-administrator.ts';
+export * from './what-is-missing.ts';

@@ -1,0 +1,36 @@
+import type { Accounts, PeopleStore, StoredPerson } from '../../src/usecases/ports/index.ts';
+
+export const stored = (id: string, more: Partial<StoredPerson> = {}): StoredPerson => ({
+  ...{
+    id,
+    name: id,
+    email: `${id}@quillmere.example`,
+    role: 'planner',
+    costs: true,
+    stores: [],
+    endedAt: null,
+  },
+  ...more,
+});
+
+/** The people of a chain with one store, and the links that they were sent. */
+export function peopleInMemory(...first: StoredPerson[]) {
+  const all = new Map(first.map((one) => [one.id, one]));
+  const links: string[] = [];
+  const people: PeopleStore = {
+    all: async () => [...all.values()],
+    stores: async () => [{ id: 'east', name: 'East' }],
+    change: async (id, said) => void all.set(id, { ...(all.get(id) ?? stored(id)), ...said }),
+    end: async (id, ended) => void all.set(id, { ...all.get(id)!, endedAt: ended?.toISOString() ?? null }),
+  };
+  const accounts: Accounts = {
+    async create({ name, email }) {
+      const id = `new-${all.size}`;
+      all.set(id, stored(id, { name, email, role: 'viewer' }));
+      return id;
+    },
+    sendLink: async (email) => void links.push(email),
+    setPassword: async (token) => token === 'good',
+  };
+  return { all, links, ports: { people, accounts } };
+}
