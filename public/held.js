@@ -39,26 +39,28 @@
     true,
   );
 
+  const tell = (field, type) => field.dispatchEvent(new Event(type, { bubbles: true }));
+
   /** As if it were typed now: the island has taken what stood in the field for what it was given. */
   function typeAnew(field, value) {
-    const tell = () => field.dispatchEvent(new Event(field.matches('select') ? 'change' : 'input', { bubbles: true }));
-    // The first event makes the island take hold of the field.
-    tell();
-    if (!field.isConnected) return;
+    const chosen = field.matches('select, [type=file]');
+    // The first event makes the island take hold of the field. A file that was chosen stays chosen; nobody sets it.
+    tell(field, chosen ? 'change' : 'input');
+    if (!field.isConnected || field.matches('[type=file]')) return;
     const { set } = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(field), 'value');
-    field.value = '';
+    if (!chosen) field.value = '';
     set.call(field, value);
-    tell();
+    tell(field, chosen ? 'change' : 'input');
   }
 
   function done({ target: island }) {
-      for (const [field, value] of typed.get(island) ?? []) typeAnew(field, value);
-      for (const [target, press] of pressed.get(island) ?? []) {
-        target.removeAttribute('aria-busy');
-        if (target.isConnected) press(target);
-      }
-      typed.delete(island);
-      pressed.delete(island);
+    for (const [field, value] of typed.get(island) ?? []) typeAnew(field, value);
+    for (const [target, press] of pressed.get(island) ?? []) {
+      target.removeAttribute('aria-busy');
+      if (target.isConnected) press(target);
+    }
+    typed.delete(island);
+    pressed.delete(island);
   }
 
   addEventListener('astro:hydrate', done, true);

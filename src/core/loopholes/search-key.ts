@@ -10,9 +10,9 @@ const texts = stableTexts();
 const known = new WeakMap<readonly object[], string>();
 
 /**
- * What a search for loopholes rests on, as a short text: two searches of the same key find the same baskets, whatever
- * else has changed in the plan. It is made of the promotions that count then, every code held, of the prices of that
- * moment, and of the goods and all that is said of them.
+ * What a search for loopholes in a store rests on, as a short text: two searches of the same key find the same baskets,
+ * whatever else has changed in the plan. It is made of the promotions that count then, every code held, of the prices of
+ * that moment, of the store, and of the goods and all that is said of them.
  */
 export function searchKey(
   document: PlanDocument,
@@ -24,10 +24,13 @@ export function searchKey(
   const counting = countingAt(compiled, store, { at, shopper }, all).map((number) =>
     texts(written.get(all[number]!.promotion.id)!),
   );
-  return digest([ground(document), pricesOf(compiled, store, at, shopper), ...counting].join('\n'));
+  // Its shelves and its own line prices behind codes are in no price of the moment; its name is in none either.
+  const { name: _, ...here } = document.stores.find(({ id }) => id === store)!;
+  const parts = [ground(document), stable(here), pricesOf(compiled, store, at, shopper), ...counting];
+  return digest(parts.join('\n'));
 }
 
-/** Everything but promotions and stores: what these come to is in the prices. */
+/** Everything but promotions and stores. */
 function ground({ items, promotions: _, stores: __, ...rest }: PlanDocument): string {
   const goods = known.get(items) ?? digest(stable(items));
   known.set(items, goods);

@@ -62,7 +62,8 @@ interface Slot<Q, A> {
 /**
  * Threads that answer questions, one each at a time, all begun at once: the first question waits for none of them. The
  * first thread is kept for what is quick, and one of the others for what does not take long; nobody's questions take all
- * of those, and what is worked out beside leaves room for what somebody waits for. A question that takes too long is stopped with its thread, and another one begins.
+ * of those, and what is worked out beside leaves room for what somebody waits for. A question that takes too long is
+ * stopped with its thread, and another one begins.
  */
 export function threadPool<Q, A>(options: PoolOptions<Q, A>): ThreadPool<Q, A> {
   const slots = Array.from(

@@ -79,7 +79,7 @@ async function searchFrom(
       fresh += 1;
       await loopholes.keepSearch(key, baskets);
     }
-    // The same baskets, but it may be another store's search, and another day's.
+    // The same baskets, on another day it may be, and for more or fewer stores.
     const here = { store: { id, name }, stores: one.stores.length, at: formatWallTime(one.at) };
     found.push(...baskets.map((basket) => ({ ...basket, ...here })));
   }
