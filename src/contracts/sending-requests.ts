@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { ChainWords } from './view/choices.ts';
 import type { SendingHour } from './view/sending-hour.ts';
+import { TERMINAL_TROUBLES, type TerminalTrouble } from './view/today.ts';
 
 const id = Joi.string().min(1).max(200);
 
@@ -72,3 +73,30 @@ export const sendingHourRequest = Joi.object<SendingHourRequest>({
 });
 
 export const terminalRequest = Joi.object<{ terminal: string }>({ terminal: id.required() });
+
+/** Which terminals are wanted; absent is any. */
+export interface TerminalsRequest {
+  /** A store group's id. */
+  group?: string;
+  store?: string;
+  trouble?: TerminalTrouble;
+  /** Part of the terminal's or its store's name. */
+  find?: string;
+  /** Those without trouble too. */
+  all?: '1';
+  /** How many at most; absent: {@link TERMINALS_SHOWN}. */
+  most?: string;
+  /** The sending of which it is wanted who holds it already. */
+  rollout?: string;
+}
+const count = Joi.string().pattern(/^\d{1,9}$/, 'whole number');
+export const terminalsRequest = Joi.object<TerminalsRequest>({
+  group: id,
+  store: id,
+  trouble: Joi.valid(...TERMINAL_TROUBLES),
+  find: Joi.string().max(200).allow(''),
+  all: Joi.valid('1'),
+  most: count,
+  rollout: count,
+});
+export const TERMINALS_SHOWN = 100;

@@ -1,8 +1,9 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { shortMoment, timeIn } from '../../src/ui/writing/index.ts';
+import { as } from '../application/client.ts';
 import { running } from '../application/running.ts';
-import { askTill } from '../application/till.ts';
+import { askTill, controlTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
 import { accessFaults, openBrowser, settled, sitDown } from './desk.ts';
 
@@ -19,10 +20,16 @@ test('a terminal is found by its store, and tells what it holds and what it said
   await page.getByRole('checkbox', { name: 'Show those without trouble too' }).check();
   const table = page.getByRole('table', { name: 'Terminals and what they hold' });
   await table.waitFor();
-  expect(await table.getByRole('row').count()).toBeGreaterThan(100);
+  await page.getByText(/^100 of 1\d\d are shown/).waitFor();
+  expect(await table.getByRole('row').count()).toBe(101);
+  await page.getByRole('button', { name: /^Show \d+ more$/ }).press('Enter');
+  await table.getByRole('row').nth(110).waitFor();
   expect(await accessFaults(page, { within: '#terminals' })).toEqual([]);
   await page.getByRole('searchbox', { name: 'Find a terminal or a store' }).fill('corrie sound arc');
-  await table.getByRole('link', { name: 's003-1' }).waitFor();
+  await page
+    .getByRole('status')
+    .getByText(/^3 in all$/)
+    .waitFor();
   expect(await table.getByRole('link').allInnerTexts()).toEqual(
     expect.not.arrayContaining([expect.not.stringMatching(/^s003-/)]),
   );
@@ -40,6 +47,40 @@ test('a terminal is found by its store, and tells what it holds and what it said
   await page.goto('/send/terminal/no-such-terminal');
   await page.getByRole('heading', { name: 'There is no terminal “no-such-terminal” for you' }).waitFor();
   expect(complaints.filter((line) => !line.includes('404'))).toEqual([]);
+  await page.context().close();
+});
+
+test('terminals are looked at by group and by store, and those of one place and one trouble alone', async () => {
+  await controlTill('s002-1', { set: '1', clock: '2026-11-20T09:00', delay: '0' });
+  const { page, complaints } = await sitDown(browser, 'rufus');
+  await page.goto('/send');
+  await settled(page);
+  const listed = page.getByRole('table', { name: 'Terminals and what they hold' });
+  const byGroup = page.getByRole('table', { name: 'Terminals by store group' });
+  await byGroup.getByRole('button', { name: 'Mainland', exact: true }).press('Enter');
+  await page
+    .getByRole('status')
+    .getByText(/Mainland/)
+    .waitFor();
+  await page.getByText('By store', { exact: true }).click();
+  const byStore = page.getByRole('table', { name: 'Terminals by store', exact: true });
+  await page.getByRole('button', { name: /^Show all \d+ stores$/ }).press('Enter');
+  await byStore
+    .getByRole('button', { name: /^Brackenford Old Town, (Wrong clock|Something wrong): 1$/ })
+    .press('Enter');
+  await page
+    .getByRole('status')
+    .getByText(/^1 Mainland, Brackenford Old Town, (wrong clock|something wrong)/)
+    .waitFor();
+  expect(await listed.getByRole('link').allInnerTexts()).toEqual(['s002-1']);
+  expect(await accessFaults(page, { within: '#terminals' })).toEqual([]);
+  // What it was asked for comes back as a whole, with all others of the store.
+  await page.getByRole('checkbox', { name: 'Show those without trouble too' }).press('Space');
+  await listed.getByRole('link', { name: 's002-2' }).waitFor();
+  await page.getByRole('button', { name: 'Look at all stores' }).press('Enter');
+  await listed.getByText('Corrie Sound Arcade').first().waitFor();
+  await controlTill('s002-1', { right: '1' });
+  expect(complaints).toEqual([]);
   await page.context().close();
 });
 
@@ -94,6 +135,24 @@ test('what a store was sent goes out once more, after it was said what that does
     () => askTill('s003-1'),
     ({ holds }) => holds !== null && holds > before,
   );
+  expect(complaints).toEqual([]);
+  await page.context().close();
+});
+
+test('what goes out to all stores goes on where whoever pressed has gone to another page', async () => {
+  const { page, complaints } = await sitDown(browser, 'rufus');
+  const api = await as('rufus');
+  const newest = async () => (await api.get('/api/send/terminals')).body.rollouts[0].id as number;
+  const before = await newest();
+  await page.goto('/send');
+  await settled(page);
+  await page.getByRole('button', { name: 'Send anew to all stores' }).press('Enter');
+  const asked = page.waitForRequest('**/api/send/anew');
+  await page.getByRole('button', { name: 'Send anew', exact: true }).press('Enter');
+  await asked;
+  await page.goto('/today');
+  await settled(page);
+  await until(newest, (number) => number > before);
   expect(complaints).toEqual([]);
   await page.context().close();
 });

@@ -58,16 +58,41 @@ export interface RestoreNoticed {
   readonly lost: number | null;
 }
 
+/** How some terminals stand. */
+export interface TerminalCounts {
+  readonly all: number;
+  readonly upToDate: number;
+  readonly troubled: Readonly<Partial<Record<TerminalTrouble, number>>>;
+}
+
+/** How far a sending has come. */
+export interface RolloutState {
+  readonly number: number;
+  readonly terminals: number;
+  readonly holding: number;
+  /** The first few that do not hold it yet. */
+  readonly waiting: readonly { readonly terminal: string; readonly storeName: string }[];
+}
+
+/** Terminals as they were asked for; the counts are of all that the reader sees. */
 export interface TerminalsView {
   /** Within the last weeks; null: none. */
   readonly restore: RestoreNoticed | null;
+  readonly counts: TerminalCounts;
+  /** The troubled ones first, then by name. */
   readonly terminals: readonly TerminalRow[];
-  /** Store groups with their stores, as far as the reader sees them. */
-  readonly groups: readonly {
+  /** How many there are of those that were asked for, shown or not. */
+  readonly meant: number;
+  /** Store groups that have any, and their stores by falling number of troubled terminals. */
+  readonly groups: readonly (TerminalCounts & { readonly id: string; readonly name: string })[];
+  readonly stores: readonly (TerminalCounts & {
     readonly id: string;
     readonly name: string;
-    readonly stores: readonly string[];
-  }[];
+    readonly timeZone: string;
+    readonly groups: readonly string[];
+  })[];
+  /** Null: none was asked about, or there is none of that number. */
+  readonly rollout: RolloutState | null;
   readonly rollouts: readonly {
     readonly id: number;
     /** ISO 8601, UTC. */

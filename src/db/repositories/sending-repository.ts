@@ -1,5 +1,5 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
-import { and, asc, count, desc, eq, inArray, lte, max, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, lte, max, type SQL, sql } from 'drizzle-orm';
 import type { PriceFileEnvelope } from '../../contracts/index.ts';
 import type { SendingStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
@@ -86,12 +86,11 @@ export function sendingRepository(db: Database): SendingStore {
       );
     },
     async newestDates() {
-      const { store, number, createdAt } = t.priceFile;
-      const rows = await db
-        .selectDistinctOn([store], { store, createdAt })
-        .from(t.priceFile)
-        .orderBy(asc(store), desc(number));
-      return new Map(rows.map((row) => [row.store, row.createdAt.toISOString()]));
+      const { rows } = await db.execute<{ store: string; at: string }>(sql`
+        select s.id as store, f.created_at as at from ${t.store} s, lateral (
+          select created_at from ${t.priceFile} where store = s.id order by number desc limit 1
+        ) f`);
+      return new Map(rows.map(({ store, at }) => [store, new Date(at).toISOString()]));
     },
     async sentFile(store, number) {
       const [row] = await db
@@ -103,6 +102,14 @@ export function sendingRepository(db: Database): SendingStore {
       return { number, sha256, createdAt: createdAt.toISOString(), manifest };
     },
     terminals: () => terminals(db),
+    terminal: async (id) => (await terminals(db, eq(t.terminal.id, id)))[0] ?? null,
+    async storesOfRollout(number) {
+      const rows = await db
+        .select({ store: t.priceFile.store })
+        .from(t.priceFile)
+        .where(eq(t.priceFile.rollout, number));
+      return rows.map(({ store }) => store);
+    },
     async saidBy(terminal, by) {
       const { at, holds, problem, clockSkew, id } = t.terminalEvent;
       const [row] = await db
@@ -254,23 +261,21 @@ const madeOf = ({ store, number, content, signature }: typeof t.priceFile.$infer
     } satisfies PriceFileEnvelope),
   );
 
-async function terminals(db: Database): ReturnType<SendingStore['terminals']> {
-  const wanted = db.$with('wanted').as(
-    db
-      .select({ store: t.priceFile.store, number: max(t.priceFile.number).as('number') })
-      .from(t.priceFile)
-      .groupBy(t.priceFile.store),
-  );
+async function terminals(db: Database, which?: SQL): ReturnType<SendingStore['terminals']> {
+  // For each store its newest file alone: there are as many as there were rollouts.
+  const newest = db
+    .select({ number: t.priceFile.number })
+    .from(t.priceFile)
+    .where(eq(t.priceFile.store, t.terminal.store))
+    .orderBy(desc(t.priceFile.number))
+    .limit(1)
+    .as('newest');
   const rows = await db
-    .with(wanted)
-    .select({
-      terminal: t.terminal,
-      state: t.terminalState,
-      wanted: sql<number | null>`${wanted.number}`.mapWith(Number),
-    })
+    .select({ terminal: t.terminal, state: t.terminalState, wanted: newest.number })
     .from(t.terminal)
     .leftJoin(t.terminalState, eq(t.terminalState.terminal, t.terminal.id))
-    .leftJoin(wanted, eq(wanted.store, t.terminal.store))
+    .leftJoinLateral(newest, sql`true`)
+    .where(which)
     .orderBy(asc(t.terminal.id));
   return rows.map(({ terminal, state, wanted: number }) => ({
     terminal: terminal.id,

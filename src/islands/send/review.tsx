@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { type LensView, lensQuery, type SendReview, type StoreReview } from '../../contracts/view/index.ts';
 import { saidCount, zoneWords } from '../../ui/writing/index.ts';
 import { HeldBack, Promotions, WAYS } from './review-promotions.tsx';
+import { SendButton } from './send-button.tsx';
 import { StorePrices } from './store-prices.tsx';
 import { WrongWithIt } from './wrong-with-it.tsx';
 
@@ -60,18 +61,10 @@ export function Review({
           {review.unchanged > 0 ? `; ${saidCount(review.unchanged)} have none` : ''}
         </h2>
         {sends ? (
-          <button
-            type="button"
-            className="btn btn-primary btn-sm ml-auto"
-            disabled={chosen.length === 0 || sending || comparing}
-            onClick={() => onSend(chosen)}
-          >
-            {sending
-              ? 'Sending …'
-              : comparing
-                ? 'Comparing …'
-                : `Send to ${saidCount(chosen.length)} ${chosen.length === 1 ? 'store' : 'stores'}, ${saidCount(terminals)} ${terminals === 1 ? 'terminal' : 'terminals'}`}
-          </button>
+          <SendButton
+            {...{ stores: chosen.length, terminals, sending, comparing }}
+            onSend={() => onSend(chosen)}
+          />
         ) : (
           <p className="quiet ml-auto text-sm">Somebody with the role of an approver sends.</p>
         )}

@@ -1,8 +1,10 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { TerminalsRequest } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type SendReview } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
-import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
+import { ask, type Refusal, refusalOf, useResting, WithServer } from '../server/index.ts';
 import { PriceFiles } from './price-files.tsx';
 import { RestoreNotice } from './restore-notice.tsx';
 import { Review } from './review.tsx';
@@ -26,20 +28,20 @@ export function Send(props: SendProps) {
   );
 }
 
-/** What was sent from this page, whose terminals are being waited for. */
-export interface Sent {
-  readonly rollout: number;
-  readonly stores: readonly string[];
-}
+/** Milliseconds after which nobody types any more. */
+const TYPED = 200;
 
 function Desk({ view, sends, rules }: SendProps) {
   const client = useQueryClient();
-  const [sent, setSent] = useState<Sent | null>(null);
+  /** What was sent from this page, whose terminals are being waited for. */
+  const [sent, setSent] = useState<number | null>(null);
+  const [asked, setAsked] = useState<TerminalsRequest>({});
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [sending, setSending] = useState(false);
   const [holding, setHolding] = useState(false);
   const review = useQuery({ queryKey: ['review'], queryFn: () => ask<SendReview>('/api/send/review') });
-  const terminals = useTerminals();
+  const find = useResting(asked.find, TYPED);
+  const terminals = useTerminals({ ...asked, find, ...(sent === null ? {} : { rollout: String(sent) }) });
 
   async function send(stores: readonly string[]): Promise<void> {
     if (!review.data) return;
@@ -50,7 +52,7 @@ function Desk({ view, sends, rules }: SendProps) {
       const body = { planVersion: review.data.planVersion, stores, held };
       const { rollout } = await ask<{ rollout: number | null }>('/api/send', { method: 'POST', body });
       if (rollout !== null) {
-        setSent({ rollout, stores });
+        setSent(rollout);
         // What has gone out must not stand there as if it had not.
         void client.resetQueries({ queryKey: ['review'] });
       }
@@ -78,12 +80,18 @@ function Desk({ view, sends, rules }: SendProps) {
       <div className="flex flex-wrap items-baseline gap-x-6">
         <h1 className="text-3xl">Send</h1>
         <p className="quiet">What goes out to the tills, and what each of them holds</p>
+        {terminals.data ? (
+          <a className="link ml-auto" href="#terminals">
+            {saidCount(terminals.data.counts.upToDate)} of {saidCount(terminals.data.counts.all)} terminals up
+            to date
+          </a>
+        ) : null}
       </div>
       {terminals.data?.restore ? (
         <RestoreNotice restore={terminals.data.restore} timeZone={view.store.timeZone} />
       ) : null}
       <ByItself rules={rules} query={lensQuery(view.lens)} timeZone={view.store.timeZone} />
-      {sent && terminals.data ? <RolloutProgress sent={sent} view={terminals.data} /> : null}
+      {terminals.data?.rollout ? <RolloutProgress rollout={terminals.data.rollout} /> : null}
       {refusal ? (
         <Notice tone="trouble" className="mt-4">
           {refusal.message}
@@ -119,6 +127,8 @@ function Desk({ view, sends, rules }: SendProps) {
       <Terminals
         view={terminals.data ?? null}
         failed={terminals.isError}
+        asked={asked}
+        onAsk={setAsked}
         now={view.now}
         query={lensQuery(view.lens)}
       />

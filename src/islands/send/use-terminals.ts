@@ -1,13 +1,14 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import type { TerminalsRequest } from '../../contracts/index.ts';
 import type { TerminalsView } from '../../contracts/view/index.ts';
 import { ask } from '../server/index.ts';
 
 /** Silence is told by nobody: it is looked for. */
 const AT_REST = 15_000;
 
-/** The terminals, looked at again as soon as something became of one of them. */
-export function useTerminals() {
+/** The terminals that are asked for, looked at again as soon as something became of any of them. */
+export function useTerminals(asked: TerminalsRequest) {
   const client = useQueryClient();
   useEffect(() => {
     const stream = new EventSource('/api/send/stream');
@@ -21,9 +22,12 @@ export function useTerminals() {
     stream.addEventListener('open', () => again('terminals'));
     return () => stream.close();
   }, [client]);
+  const said = Object.entries(asked).filter(([, value]) => value);
   return useQuery({
-    queryKey: ['terminals'],
-    queryFn: () => ask<TerminalsView>('/api/send/terminals'),
+    queryKey: ['terminals', asked],
+    queryFn: ({ signal }) =>
+      ask<TerminalsView>(`/api/send/terminals?${new URLSearchParams(said)}`, undefined, signal),
     refetchInterval: AT_REST,
+    placeholderData: keepPreviousData,
   });
 }

@@ -102,12 +102,16 @@ export interface SendingStore {
   /** A file that was sent, as {@link newestFiles} tells of the newest; null: there is none, or from before digests. */
   sentFile(store: string, number: number): Promise<SentFile | null>;
   terminals(): Promise<readonly TerminalStatus[]>;
+  /** Null: there is none of that name. */
+  terminal(id: string): Promise<TerminalStatus | null>;
   /** What a terminal said whenever it was something else than before, the newest first; only so many are kept. */
   story(terminal: string): Promise<readonly TerminalEvent[]>;
   /** What a terminal had said last by a moment; null: nothing that is on record. */
   saidBy(terminal: string, at: Date): Promise<TerminalEvent | null>;
   /** Who made a rollout, and when; null: there is none of that number. */
   rollout(number: number): Promise<{ readonly at: string; readonly by: string } | null>;
+  /** The stores that a rollout went to; none: there is no such rollout. */
+  storesOfRollout(number: number): Promise<readonly string[]>;
   /** The number of the last rollout; null where nothing was sent. */
   newestRollout(): Promise<number | null>;
   rollouts(): Promise<readonly RolloutSummary[]>;

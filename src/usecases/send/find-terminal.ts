@@ -7,7 +7,7 @@ export async function findTerminal(
   person: Person,
   terminal: string,
 ): Promise<Outcome<TerminalStatus>> {
-  const found = (await sending.terminals()).find((one) => one.terminal === terminal);
+  const found = await sending.terminal(terminal);
   return found && sees(person, found.store)
     ? done(found)
     : failed({ kind: 'not-found', what: `terminal ${terminal} for you` });

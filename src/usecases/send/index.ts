@@ -5,6 +5,7 @@ export * from './hold-back.ts';
 export { listTerminals } from './list-terminals.ts';
 export * from './look-at-terminal.ts';
 export { PlanMovedOn, priceFileMaker } from './make-price-files.ts';
+export * from './measure-terminals.ts';
 export * from './renew-epoch.ts';
 export * from './review-sending.ts';
 export * from './review-store-prices.ts';

@@ -2,7 +2,7 @@ import { type Person, sees, type TerminalLacks, type TerminalView } from '../../
 import { isEmpty, storeDifference } from '../../core/price-file/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CurrentPlan, PlanBook, SendingStore, SentFile } from '../ports/index.ts';
-import { terminalRow } from './list-terminals.ts';
+import { terminalRow } from './terminal-row.ts';
 
 /** One terminal with its story; null: there is none of that name for the person. */
 export async function lookAtTerminal(
@@ -11,7 +11,7 @@ export async function lookAtTerminal(
   id: string,
   now: number,
 ): Promise<TerminalView | null> {
-  const status = (await ports.sending.terminals()).find(({ terminal }) => terminal === id);
+  const status = await ports.sending.terminal(id);
   if (!status || !sees(person, status.store)) return null;
   const current = await seenBy(ports.book, person);
   const fileOf = (number: number | null): Promise<SentFile | null> =>

@@ -12,13 +12,15 @@ const status = (terminal: string, more: Partial<TerminalStatus> = {}): TerminalS
   ...more,
 });
 
+const TERMINALS = [status('east-1'), status('west-1', { store: 'west', wanted: null })];
+
 let done: string[];
 let sending: SendingStore;
 beforeEach(() => {
   done = [];
   sending = {
     ...quietSending(),
-    terminals: async () => [status('east-1'), status('west-1', { store: 'west', wanted: null })],
+    terminal: async (id) => TERMINALS.find(({ terminal }) => terminal === id) ?? null,
     wake: async (terminal) => void done.push(`wake ${terminal}`),
     askWhole: async (terminal) => void done.push(`whole ${terminal}`),
     giveKey: async (terminal, hash, by) => void done.push(`key ${terminal} ${hash} by ${by}`),
