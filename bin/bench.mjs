@@ -38,7 +38,6 @@ await run(async () => {
       port: await freePort(4521),
       databasePort: 54521,
       tillPort: 4551,
-      quiet: true,
       fresh,
     });
   await (await start(true)).stop();

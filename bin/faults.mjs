@@ -16,7 +16,6 @@ await run(async () => {
     port: await freePort(4621),
     databasePort: 54621,
     tillPort: 4651,
-    quiet: true,
     fresh: true,
   });
   try {

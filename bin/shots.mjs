@@ -154,7 +154,6 @@ await run(async () => {
     port: await freePort(4621),
     databasePort: 54621,
     tillPort: 4651,
-    quiet: true,
     fresh: true,
   });
   const browser = await chromium.launch({ executablePath, args: ['--no-sandbox'] });

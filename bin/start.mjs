@@ -29,7 +29,10 @@ await run(async () => {
 Bell Tag is ready after ${((Date.now() - begun) / 1000).toFixed(1)} s.
 
   application   ${BELLTAG_ORIGIN}`);
-  if (BELLTAG_DEMO === '1') say(`  tills         ${BELLTAG_TILL_PAGE}\n${DEMO_PEOPLE}`);
+  const demo = BELLTAG_DEMO === '1';
+  if (demo) say(`  tills         ${BELLTAG_TILL_PAGE}`);
+  say(`  log           ${running.log}`);
+  if (demo) say(DEMO_PEOPLE);
   if (running.firstCode)
     say(`
   Nobody looks after it yet. Whoever opens ${BELLTAG_ORIGIN}/begin with this code,

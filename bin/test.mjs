@@ -37,14 +37,13 @@ await run(async () => {
   }
   // The whole of Bell Tag with a database of its own; its tills ask often, so that tests need not wait for them.
   process.env.BELLTAG_TILL_POLL = '1400';
-  // Two of each store are enough for them, and leave the cores to what is tested.
-  process.env.BELLTAG_TILLS_A_STORE = '2';
+  // One of each store is enough for them, and leaves the cores to what is tested.
+  process.env.BELLTAG_TILLS_A_STORE = '1';
   const running = await startEverything({
     name: 'test',
     port: await freePort(4421),
     databasePort: 54421,
     tillPort: 4451,
-    quiet: true,
     fresh: true,
   });
   const { BELLTAG_ORIGIN, BELLTAG_SECRET, BELLTAG_TILL_PAGE, BELLTAG_TILLS, DATABASE_URL } =

@@ -3,6 +3,14 @@ declare namespace App {
   interface Locals {
     /** The network address of who asks, as our own entry saw it. */
     address: string;
+    /** Names this request in the log, and in what a person is told who found that something failed. */
+    request: string;
+    /** Has the server wait for something before it ends, also where whoever asked has gone. */
+    keep<T>(work: Promise<T>): Promise<T>;
+    /** What our own entry has measured so far, in the text format of Prometheus. */
+    measured(): Promise<string>;
+    /** The session by which they are signed in. */
+    session: string | null;
     person: import('./contracts/view/index.ts').Person | null;
   }
 }

@@ -1,17 +1,19 @@
 import { defineMiddleware } from 'astro:middleware';
+import { randomUUID } from 'node:crypto';
 import type { APIContext } from 'astro';
 import { readerLanguage, writingIn } from './contracts/index.ts';
 import {
   app,
+  asking,
   awayReply,
   comesFromElsewhere,
   isAway,
   isSoundPath,
-  json,
   log,
   NoChain,
   NotAnswered,
   personOf,
+  problem,
   tooMuchReply,
   withSafeHeaders,
 } from './server/index.ts';
@@ -19,6 +21,7 @@ import { readBy } from './ui/writing/index.ts';
 
 const OPEN = [
   ...['/sign-in', '/api/sign-in', '/api/sign-out', '/api/demo-sign-in', '/api/health'],
+  ...['/ready', '/metrics'],
   ...['/password', '/api/password', '/api/forgotten', '/begin', '/api/begin/administrator'],
 ];
 
@@ -28,11 +31,22 @@ const OPEN = [
  */
 export const onRequest = defineMiddleware(async (context, next) => {
   context.locals.person = null;
-  context.locals.address ??= 'unknown';
+  context.locals.session = null;
+  withoutEntry(context.locals);
   const language = readerLanguage(context.request.headers.get('accept-language'));
-  const reply = await readBy(writingIn(language), async () => whole(await answer(context, next)));
+  const reply = await asking.run({ request: context.locals.request }, () =>
+    readBy(writingIn(language), async () => whole(await answer(context, next))),
+  );
   return withSafeHeaders(reply, { secure: app().environment.origin.startsWith('https:') });
 });
+
+/** Where pages are served by the framework alone, as while they are written, nothing of our entry is there. */
+function withoutEntry(locals: App.Locals): void {
+  locals.address ??= 'unknown';
+  locals.request ??= randomUUID();
+  locals.keep ??= (work) => work;
+  locals.measured ??= async () => '';
+}
 
 /** A page is put together as long as it is known who reads it. */
 async function whole(reply: Response): Promise<Response> {
@@ -43,14 +57,25 @@ async function whole(reply: Response): Promise<Response> {
 async function answer(context: APIContext, next: () => Promise<Response>): Promise<Response> {
   const path = context.url.pathname;
   const isApi = path.startsWith('/api/');
-  if (!isSoundPath(path))
-    return isApi ? json({ message: 'There is no such address.' }, 404) : context.rewrite('/404');
+  if (!isSoundPath(path)) return isApi ? noSuchAddress() : context.rewrite('/404');
   if (comesFromElsewhere(context.request, app().environment.origin))
-    return json({ message: 'This came from a page of another site, and was not done.' }, 403);
+    return problem('elsewhere', 403, 'This came from a page of another site, and was not done.');
+  if (isApi && !context.routePattern.startsWith('/api/')) return noSuchAddress();
+  const methods = isApi ? await methodsAt(context.routePattern) : null;
+  if (methods && !methods.includes(context.request.method))
+    return problem(
+      'wrong-method',
+      405,
+      `Only ${methods.join(', ')} is answered here.`,
+      {},
+      { allow: methods.join(', ') },
+    );
   if (path.startsWith('/api/till/')) return next();
   const { signIn, db, environment, beginning } = app();
   try {
-    context.locals.person = await personOf(signIn, db, context.request.headers, environment);
+    const signedIn = await personOf(signIn, db, context.request.headers, environment);
+    context.locals.person = signedIn?.person ?? null;
+    context.locals.session = signedIn?.session ?? null;
     if (path === '/sign-in' && (await beginning.needsAdministrator(environment.demo)))
       return context.redirect('/begin');
     if (context.locals.person || OPEN.includes(path) || isApi) return await next();
@@ -64,7 +89,19 @@ async function answer(context: APIContext, next: () => Promise<Response>): Promi
     }
     log.error({ err: error, path }, 'a page failed');
     return isApi
-      ? json({ message: 'Something failed on our side. Nothing was saved; try again.' }, 500)
+      ? problem('failed', 500, 'Something failed on our side. Nothing was saved; try again.')
       : context.rewrite('/500');
   }
+}
+
+const noSuchAddress = () => problem('not-found', 404, 'There is no such address.');
+
+const endpoints = import.meta.glob<Record<string, unknown>>('./pages/api/**/*.ts');
+
+/** What may be done at an endpoint, HEAD where GET is; null: there is none of that pattern. */
+async function methodsAt(pattern: string): Promise<readonly string[] | null> {
+  const load = endpoints[`./pages${pattern}.ts`] ?? endpoints[`./pages${pattern}/index.ts`];
+  if (!load) return null;
+  const methods = Object.keys(await load()).filter((name) => /^[A-Z]+$/.test(name));
+  return methods.includes('GET') ? [...methods, 'HEAD'] : methods;
 }

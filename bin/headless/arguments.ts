@@ -17,23 +17,40 @@ export interface Arguments {
 }
 
 /**
- * Reads `--name value` and `--name=value`.
+ * Reads `--name value` and `--name=value`. After `--` nothing is an option any more; `-` alone is standard input, and
+ * none either.
  * @param known names that the call takes; another one is refused.
+ * @param files how many files the call takes, the plan among them; one more is refused.
  */
-export function readArguments(words: readonly string[], known: readonly string[]): Arguments {
+export function readArguments(words: readonly string[], known: readonly string[], files = 1): Arguments {
+  const end = words.indexOf('--');
+  const before = end < 0 ? words : words.slice(0, end);
+  const { positional, options } = readOptions(before, known);
+  const all = end < 0 ? positional : [...positional, ...words.slice(end + 1)];
+  const more = all[files];
+  if (more !== undefined)
+    refuse([], `"${more}" is one more than is taken`, files === 1 ? 'one file' : `${files} files`);
+  return { positional: all, options };
+}
+
+function readOptions(words: readonly string[], known: readonly string[]): Arguments {
   const positional: string[] = [];
   const options = new Map<string, string[]>();
   for (let i = 0; i < words.length; i++) {
     const word = words[i]!;
-    if (!word.startsWith('--')) {
+    if (!word.startsWith('-') || word === '-') {
       positional.push(word);
       continue;
     }
+    if (!word.startsWith('--'))
+      refuse([word], 'no such option', `options begin with --; a file of that name stands after --`);
     const [name, joined] = split(word.slice(2));
     if (!known.includes(name))
       refuse([`--${name}`], 'no such option', known.map((k) => `--${k}`).join(', ') || 'no options');
     const value = joined ?? words[++i];
-    if (value === undefined) refuse([`--${name}`], 'no value', 'a value after it');
+    // What looks like the next option is no value; one that does begin so is joined by "=".
+    if (value === undefined || (joined === undefined && value.startsWith('--')))
+      refuse([`--${name}`], 'no value', 'a value after it');
     options.set(name, [...(options.get(name) ?? []), value!]);
   }
   return { positional, options };

@@ -12,7 +12,7 @@ import { readPlanFile } from './plan-file.ts';
  * many there are, no more than one is held. A bad basket is told on its line and the rest go on.
  */
 export async function basket(words: readonly string[]): Promise<void> {
-  const { positional } = readArguments(words, []);
+  const { positional } = readArguments(words, [], 2);
   const [plan, baskets] = positional;
   if (baskets === undefined)
     refuse([], 'no baskets are named', 'the path of a file of baskets, or - for standard input');

@@ -7,17 +7,13 @@ import { overlaps } from './overlaps.ts';
 import { readPlanFile } from './plan-file.ts';
 import { price } from './price.ts';
 import { timeline } from './timeline.ts';
+import { allUsage, type CallName, usageOf } from './usage.ts';
 
-const USAGE = `belltag check PLAN
-belltag price PLAN --store S --item SKU --at T [--group G]... [--channel C] [--ladder N]
-belltag book PLAN --store S --at T
-belltag timeline PLAN --store S --item SKU --from T --to T
-belltag basket PLAN BASKETS
-belltag overlaps PLAN [--from T --to T]
-belltag loopholes PLAN --store S --at T [--units N] [--group G]... [--code C]... [--payment P]`;
+/** Put in as the bundle is made. */
+declare const BELLTAG_VERSION: string;
 
 type Call = (words: readonly string[], print: (line: string) => void) => void | Promise<void>;
-const CALLS: Readonly<Record<string, Call>> = { check, price, book, timeline, basket, overlaps, loopholes };
+const CALLS: Readonly<Record<CallName, Call>> = { check, price, book, timeline, basket, overlaps, loopholes };
 
 /** `belltag check PLAN`: nothing, or the faults. */
 function check(words: readonly string[]): void {
@@ -32,21 +28,40 @@ function endQuietlyWhereNobodyReads(): void {
   });
 }
 
+const isCall = (name: string): name is CallName => Object.hasOwn(CALLS, name);
+
+const HELP = ['--help', '-h'];
+
+/** What is told of the program instead of being worked out; null: something is to be worked out. */
+function toldOf(name: string, rest: readonly string[]): string | null {
+  if (name === '--version') return `belltag ${BELLTAG_VERSION}`;
+  const end = rest.indexOf('--');
+  const asked = (end < 0 ? rest : rest.slice(0, end)).some((word) => HELP.includes(word));
+  if (isCall(name)) return asked ? usageOf(name) : null;
+  if (name === 'help' && isCall(rest[0] ?? '')) return usageOf(rest[0] as CallName);
+  return ['', 'help', ...HELP].includes(name) ? allUsage() : null;
+}
+
 /** Runs one call; answers go to standard output, messages to standard error. */
 export async function main(words: readonly string[]): Promise<void> {
   const [name = '', ...rest] = words;
-  if (['', 'help', '--help', '-h'].includes(name)) {
-    process.stdout.write(`${USAGE}\n`);
+  endQuietlyWhereNobodyReads();
+  const told = toldOf(name, rest);
+  if (told !== null) {
+    process.stdout.write(`${told}\n`);
     return;
   }
-  endQuietlyWhereNobodyReads();
   const lines: string[] = [];
   try {
-    const call = CALLS[name] ?? refuse([], `no call "${name}"`, Object.keys(CALLS).join(', '));
+    const call = isCall(name) ? CALLS[name] : refuse([], `no call "${name}"`, Object.keys(CALLS).join(', '));
     await call(rest, (line) => lines.push(line));
     if (lines.length > 0) process.stdout.write(`${lines.join('\n')}\n`);
   } catch (error) {
-    if (!(error instanceof Refused)) throw error;
+    if (!(error instanceof Refused)) {
+      process.stderr.write(`belltag: it failed by itself: ${(error as Error).stack ?? error}\n`);
+      process.exitCode = 1;
+      return;
+    }
     // The faults are what `check` answers; for every other call they are a message.
     const out = name === 'check' ? process.stdout : process.stderr;
     out.write(`${error.faults.map(describeFault).join('\n')}\n`);

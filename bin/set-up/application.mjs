@@ -3,6 +3,7 @@ import { onceFor } from './freshness.mjs';
 import { bundle, headlessBundle } from './headless.mjs';
 import { inRoot, ROOT } from './paths.mjs';
 import { SetUpFault, say } from './say.mjs';
+import { squeezeFiles } from './squeeze-files.mjs';
 
 const SOURCES = ['src', 'demo', 'tills', 'bin', 'astro.config.ts', 'package-lock.json', 'public'];
 
@@ -16,6 +17,7 @@ export async function ensureBuild() {
       env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
     });
     if (built.status !== 0) throw new SetUpFault(`The build failed:\n${built.stdout}${built.stderr}`);
+    await squeezeFiles(inRoot('dist/app/client'));
     const external = ['pg-native'];
     const programs = {
       'bin/prepare/main.ts': 'prepare',

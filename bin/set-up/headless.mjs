@@ -1,15 +1,26 @@
-import { existsSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { onceFor } from './freshness.mjs';
 import { inRoot } from './paths.mjs';
 
-const SOURCES = ['bin/headless', 'bin/set-up/headless.mjs', 'src/core', 'src/contracts', 'package-lock.json'];
+const SOURCES = [
+  'bin/headless',
+  'bin/set-up/headless.mjs',
+  'src/core',
+  'src/contracts',
+  'package.json',
+  'package-lock.json',
+];
 
 /** Bundles the headless command into one file, so that it starts quickly. False where packages are missing. */
 export async function headlessBundle() {
   if (!existsSync(inRoot('node_modules/esbuild'))) return false;
   await onceFor('dist/.belltag-stamp', SOURCES, async () => {
     rmSync(inRoot('dist/belltag.cjs.v8'), { force: true });
-    await bundle('bin/headless/main.ts', 'dist/belltag.cjs', { format: 'cjs', minify: true, banner: {} });
+    const { version } = JSON.parse(readFileSync(inRoot('package.json'), 'utf8'));
+    await bundle('bin/headless/main.ts', 'dist/belltag.cjs', {
+      ...{ format: 'cjs', minify: true, banner: {} },
+      define: { BELLTAG_VERSION: JSON.stringify(version) },
+    });
   });
   return true;
 }

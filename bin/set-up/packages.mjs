@@ -10,7 +10,7 @@ export async function ensurePackages() {
   if (major < 20) throw new SetUpFault(`Bell Tag needs Node.js 20 or newer; this is ${process.version}.`);
   const install = () => {
     say('Installing npm packages …');
-    const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund'], {
+    const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
       cwd: ROOT,
       stdio: ['ignore', 'ignore', 'inherit'],
     });

@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, rmSync } from 'node:fs';
 import { ensureBuild, prepareDatabase, startProgram, untilAnswers, untilWarm } from './application.mjs';
 import { claim } from './claim.mjs';
+import { openLog } from './log-file.mjs';
 import { ensurePackages } from './packages.mjs';
 import { inRoot } from './paths.mjs';
 import { freePort, isFree } from './ports.mjs';
@@ -15,15 +16,7 @@ import { supervise } from './supervise.mjs';
  * @param demo whether an empty database is filled with the demo chain.
  * @param fresh begins with an empty database and tills that hold nothing.
  */
-export async function startEverything({
-  name,
-  port,
-  databasePort,
-  tillPort,
-  quiet = false,
-  fresh = false,
-  demo = true,
-}) {
+export async function startEverything({ name, port, databasePort, tillPort, fresh = false, demo = true }) {
   await ensurePackages();
   const claimed = await claim(name);
   if (!(await isFree(port)))
@@ -54,10 +47,10 @@ export async function startEverything({
       NODE_ENV: 'production',
     };
     const firstCode = prepareDatabase(environment);
-    const out = quiet ? 'ignore' : 'inherit';
+    const log = openLog(name);
     const keep = async (name, program, words, answers) => {
       const begin = () => {
-        const part = startProgram(program, words, out);
+        const part = startProgram(program, words, log.descriptor);
         claimed.noteProgram(part.pid);
         return part;
       };
@@ -65,18 +58,18 @@ export async function startEverything({
       // What fails at its first beginning is to be mended, not to be tried again.
       await untilAnswers(answers, part).catch(async (error) => {
         await part.stop();
+        error.message += ` What it said stands at the end of ${log.path}.`;
         throw error;
       });
       stops.push(supervise(name, part, begin, (anew) => untilAnswers(answers, anew)).stop);
     };
-    const words = { BELLTAG_LOG: 'warn', ...environment };
     const health = `http://127.0.0.1:${port}/api/health`;
-    await keep('The application', 'dist/server.mjs', words, health);
+    await keep('The application', 'dist/server.mjs', environment, health);
     await untilWarm(health);
     // Tills are enrolled with the demo chain. All of them fetch their first files at once, on this very machine.
     if (existsSync(`${environment.BELLTAG_TILLS}/tills.json`))
       await keep('The tills', 'dist/tills.mjs', environment, environment.BELLTAG_TILL_PAGE);
-    return { environment, firstCode, stop };
+    return { environment, firstCode, log: log.path, stop };
   } catch (error) {
     await stop();
     throw error;

@@ -5,6 +5,10 @@ export type Failure =
   | { readonly kind: 'invalid'; readonly faults: readonly Fault[] }
   | { readonly kind: 'forbidden' }
   | { readonly kind: 'not-found'; readonly what: string }
+  /** Bytes that are not what they say they are. */
+  | { readonly kind: 'unreadable'; readonly wanted: string }
+  /** Something of another type than the one that is taken. */
+  | { readonly kind: 'wrong-type'; readonly wanted: string }
   /** More than is taken in one go, in bytes. */
   | { readonly kind: 'too-large'; readonly most: number }
   /** It was stopped, or not begun: too many ask at once, or it would take too long. */
@@ -27,6 +31,12 @@ export type Conflict =
   | { readonly kind: 'conflict'; readonly code: 'plan-moves'; readonly bringing: boolean }
   /** What is sent is not what was reviewed. */
   | { readonly kind: 'conflict'; readonly code: 'review-is-old'; readonly of: 'plan' | 'held-back' }
+  /** The plan is another than the one that was to be replaced. */
+  | {
+      readonly kind: 'conflict';
+      readonly code: 'plan-changed';
+      readonly current: { readonly planVersion: number };
+    }
   /** A chain was begun, and there is one already. */
   | { readonly kind: 'conflict'; readonly code: 'chain-begun' };
 

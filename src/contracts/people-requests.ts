@@ -4,6 +4,7 @@ import { ROLES, type Role } from './view/roles.ts';
 /** Characters of a password. */
 export const PASSWORD_LENGTH = { least: 10, most: 128 };
 
+const password = Joi.string().min(PASSWORD_LENGTH.least).max(PASSWORD_LENGTH.most).required();
 const id = Joi.string().min(1).max(200);
 const email = Joi.string().email({ tlds: false }).max(200).required();
 
@@ -32,11 +33,11 @@ export interface InviteRequest extends PersonRequest {
 export const inviteRequest = Joi.object<InviteRequest>({ ...said, email });
 
 export interface PersonStepRequest {
-  /** Lets them in no more, or again; or sends a link by which they set a password. */
-  step: 'end' | 'return' | 'link';
+  /** Lets them in no more, or again; sends a link by which they set a password; or signs them out everywhere. */
+  step: 'end' | 'return' | 'link' | 'sign-out';
 }
 export const personStepRequest = Joi.object<PersonStepRequest>({
-  step: Joi.string().valid('end', 'return', 'link').required(),
+  step: Joi.string().valid('end', 'return', 'link', 'sign-out').required(),
 });
 
 export interface PasswordRequest {
@@ -46,7 +47,27 @@ export interface PasswordRequest {
 }
 export const passwordRequest = Joi.object<PasswordRequest>({
   token: Joi.string().min(1).max(200).required(),
-  password: Joi.string().min(PASSWORD_LENGTH.least).max(PASSWORD_LENGTH.most).required(),
+  password,
 });
 
 export const forgottenRequest = Joi.object<{ email: string }>({ email });
+
+/** Where somebody signs themselves out: at one place, or everywhere but here. */
+export interface EndSessionsRequest {
+  id?: string;
+  others?: true;
+}
+export const endSessionsRequest = Joi.object<EndSessionsRequest>({
+  id,
+  others: Joi.valid(true),
+}).xor('id', 'others');
+
+export interface NewPasswordRequest {
+  /** The one that holds until then. */
+  current: string;
+  password: string;
+}
+export const newPasswordRequest = Joi.object<NewPasswordRequest>({
+  current: Joi.string().min(1).max(PASSWORD_LENGTH.most).required(),
+  password,
+});

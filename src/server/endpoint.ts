@@ -13,8 +13,9 @@ import { type App, app } from './app.ts';
 import type { HeavyEndpoint } from './heavy/heavy-endpoints.ts';
 import type { MadeReply } from './heavy/heavy-messages.ts';
 import { guardedReply } from './http/guarded.ts';
+import { problem } from './http/problem.ts';
 import { KB, readBytes, readJson } from './http/read-body.ts';
-import { failureReply, json } from './http/reply.ts';
+import { failureReply } from './http/reply.ts';
 import { now } from './machine/clock.ts';
 
 export interface Asked<T> {
@@ -65,12 +66,13 @@ export function heavyEndpoint(
     if (!body.ok) return failureReply(body.failure);
     const sent = {
       bytes: body.value,
+      type: request.headers.get('content-type'),
+      ifMatch: request.headers.get('if-match'),
       query: Object.fromEntries(url.searchParams),
       params: paramsOf(context),
     };
-    return streamed((onNews) =>
-      app().heavy.reply({ task, person: person.value, sent, now: now(), signal: request.signal }, onNews),
-    );
+    const call = { task, person: person.value, sent, now: now(), signal: request.signal };
+    return streamed((onNews) => context.locals.keep(app().heavy.reply(call, onNews)));
   });
 }
 
@@ -114,8 +116,8 @@ function streamed(work: (onNews: (line: string) => void) => Promise<Outcome<Made
 
 /** A refusal that comes after lines have gone out is a line itself. */
 async function refusalLine(reply: Response): Promise<string> {
-  const { message, faults = [] } = await reply.json();
-  return `${JSON.stringify({ kind: 'refused', message, faults })}\n`;
+  const { detail, faults = [] } = await reply.json();
+  return `${JSON.stringify({ kind: 'refused', message: detail, faults })}\n`;
 }
 
 const responseOf = ({ status, headers, body }: MadeReply): Response =>
@@ -131,7 +133,7 @@ type WhoAsks = { ok: true; value: Person } | { ok: false; refusal: Response };
 
 function personWho(context: APIContext, permission: Permission): WhoAsks {
   const { person } = context.locals;
-  if (!person) return { ok: false, refusal: json({ message: 'Sign in first.' }, 401) };
+  if (!person) return { ok: false, refusal: problem('not-signed-in', 401, 'Sign in first.') };
   return may(person, permission)
     ? { ok: true, value: person }
     : { ok: false, refusal: failureReply({ kind: 'forbidden' }) };

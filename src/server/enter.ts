@@ -3,6 +3,7 @@ import type { APIContext } from 'astro';
 import { eq } from 'drizzle-orm';
 import { schema } from '../db/index.ts';
 import { app } from './app.ts';
+import { problem } from './http/problem.ts';
 import { json, RETRY_AFTER } from './http/reply.ts';
 import { isDemoChain } from './sign-in.ts';
 
@@ -20,25 +21,40 @@ export async function enter(context: APIContext, email: string, password: string
   const tried = (await isBarred(email)) ? randomUUID() : password;
   const reply = await signIn.api.signInEmail({
     body: { email, password: tried },
-    headers,
+    headers: fromAddress(headers, address),
     asResponse: true,
   });
   if (reply.status >= 500)
-    return json({ message: 'Signing in did not work just now. Try again.' }, 503, {
-      'retry-after': RETRY_AFTER,
-    });
-  if (!reply.ok) return json({ message: 'The e-mail address or the password is not right.' }, 401);
+    return problem(
+      'away',
+      503,
+      'Signing in did not work just now. Try again.',
+      {},
+      { 'retry-after': RETRY_AFTER },
+    );
+  if (!reply.ok) return problem('not-known', 401, 'The e-mail address or the password is not right.');
   await tries.succeeded(email, address);
   if (headers.has('cookie')) await signIn.api.signOut({ headers, asResponse: true }).catch(() => undefined);
   return withCookiesOf(reply);
 }
 
+/** What a request says of where it comes from is not believed: a session is kept with what our entry saw. */
+export function fromAddress(headers: Headers, address: string): Headers {
+  const ours = new Headers(headers);
+  ours.set('x-forwarded-for', address);
+  return ours;
+}
+
 /** @param wait milliseconds. */
 export function waitReply(wait: number): Response {
   const seconds = Math.ceil(wait / 1000);
-  return json({ message: `There were too many tries. Wait ${waitWords(seconds)}, then try again.` }, 429, {
-    'retry-after': String(seconds),
-  });
+  return problem(
+    'too-many',
+    429,
+    `There were too many tries. Wait ${waitWords(seconds)}, then try again.`,
+    {},
+    { 'retry-after': String(seconds) },
+  );
 }
 
 async function isBarred(email: string): Promise<boolean> {

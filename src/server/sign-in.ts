@@ -12,8 +12,10 @@ import { passwordLetter } from './password-letter.ts';
 /** To hash a password takes a core for some 60 ms: those who are at work wait for no row of sign-ins. */
 const oneByOne = pLimit(1);
 
-/** Links in letters are good for so long, in seconds. */
-const LINK_GOOD_FOR = 3 * 24 * 60 * 60;
+/** In seconds. */
+const DAY = 24 * 60 * 60;
+/** Links in letters are good for so long. */
+const LINK_GOOD_FOR = 3 * DAY;
 
 /** Sign-in with e-mail and password; sessions in PostgreSQL. @param letters where links go out by which a password is set. */
 export function signInService(db: Database, environment: Environment, letters = letterRepository(db)) {
@@ -52,7 +54,7 @@ export function signInService(db: Database, environment: Environment, letters = 
         endedAt: { type: 'date', input: false, required: false },
       },
     },
-    session: { expiresIn: 60 * 60 * 24 * 14 },
+    session: { expiresIn: 14 * DAY, updateAge: DAY / 24 },
     advanced: { cookiePrefix: 'belltag', useSecureCookies: environment.origin.startsWith('https:') },
     telemetry: { enabled: false },
     // Its own words go through our log, without what it was given.
@@ -70,13 +72,19 @@ interface PersonColumns {
   readonly endedAt: Date | null;
 }
 
-/** The person behind a request's cookies; null where nobody is signed in, or nobody who may be here. */
+/** Somebody who is signed in, and the session by which they are. */
+export interface SignedIn {
+  readonly person: Person;
+  readonly session: string;
+}
+
+/** Who is behind a request's cookies; null where nobody is signed in, or nobody who may be here. */
 export async function personOf(
   signIn: SignIn,
   db: Database,
   headers: Headers,
   environment: Pick<Environment, 'demo'>,
-): Promise<Person | null> {
+): Promise<SignedIn | null> {
   if (!headers.has('cookie')) return null;
   const found = await signIn.api.getSession({ headers });
   if (!found) return null;
@@ -86,12 +94,13 @@ export async function personOf(
   if (demo && !(environment.demo && (await isDemoChain(db)))) return null;
   const language = readerLanguage(headers.get('accept-language'));
   const person = { id, name, email, role, costs: seesCosts, language };
-  if (role !== 'store') return { ...person, stores: null };
+  const session = found.session.id;
+  if (role !== 'store') return { person: { ...person, stores: null }, session };
   const rows = await db
     .select({ store: schema.personStore.store })
     .from(schema.personStore)
     .where(eq(schema.personStore.person, id));
-  return { ...person, stores: rows.map(({ store }) => store) };
+  return { person: { ...person, stores: rows.map(({ store }) => store) }, session };
 }
 
 /** Whether this database was filled with the made-up chain. */

@@ -2,7 +2,7 @@ import type { APIContext, APIRoute } from 'astro';
 import type { TerminalName } from '../usecases/ports/index.ts';
 import { type App, app } from './app.ts';
 import { guarded } from './endpoint.ts';
-import { json } from './http/reply.ts';
+import { problem } from './http/problem.ts';
 import { log } from './machine/log.ts';
 
 /** An endpoint for a terminal, known by its own key in `Authorization: Bearer`. An unknown key is 401, and logged. */
@@ -15,7 +15,7 @@ export function terminalEndpoint(
     const terminal = key === undefined ? null : await running.terminals.terminalOf(key);
     if (!terminal) {
       log.warn({ from: context.locals.address, path: context.url.pathname }, 'terminal key not known');
-      return json({ message: 'This terminal key is not known.' }, 401);
+      return problem('not-known', 401, 'This terminal key is not known.');
     }
     return work({ app: running, terminal, context });
   });

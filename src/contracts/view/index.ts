@@ -16,6 +16,7 @@ export * from './order.ts';
 export * from './outlook.ts';
 export * from './people.ts';
 export * from './plan-finding.ts';
+export * from './plan-replaced.ts';
 export * from './replies.ts';
 export * from './roles.ts';
 export * from './rung.ts';

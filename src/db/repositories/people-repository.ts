@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
 import type { Role } from '../../contracts/index.ts';
 import type { PeopleStore, StoredPerson } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
@@ -32,6 +32,30 @@ export function peopleRepository(db: Database): PeopleStore {
           before,
           after: { name: before?.name },
         });
+      }),
+    async sessions(id, now) {
+      const rows = await db
+        .select()
+        .from(t.session)
+        .where(and(eq(t.session.userId, id), gt(t.session.expiresAt, now)))
+        .orderBy(desc(t.session.updatedAt));
+      return rows.map((row) => ({
+        ...{ id: row.id, since: row.createdAt.toISOString(), usedAt: row.updatedAt.toISOString() },
+        ...{ address: row.ipAddress || null, browser: row.userAgent || null },
+      }));
+    },
+    async endSessions(id, sessions) {
+      const gone = await db
+        .delete(t.session)
+        .where(and(eq(t.session.userId, id), inArray(t.session.id, [...sessions])))
+        .returning({ id: t.session.id });
+      return gone.length;
+    },
+    signOut: (id, by) =>
+      db.transaction(async (tx) => {
+        const before = (await people(tx)).find((one) => one.id === id);
+        await tx.delete(t.session).where(eq(t.session.userId, id));
+        await note(tx, id, by, 'signed out everywhere', { before, after: { name: before?.name } });
       }),
   };
 }

@@ -5,7 +5,7 @@ import type { PlanWriter } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { takeSnapshot } from './plan-past.ts';
-import { raisePlanVersion } from './plan-version.ts';
+import { PlanMovedOn, raisePlanVersion } from './plan-version.ts';
 import { writePlan } from './write-plan.ts';
 
 export function planRepository(db: Database): PlanWriter {
@@ -18,7 +18,18 @@ export function planRepository(db: Database): PlanWriter {
         await write(tx, document, person, 'begun');
         return true;
       }),
-    replace: (document, person) => db.transaction((tx) => write(tx, document, person, 'imported')),
+    replace: (document, person, expected) =>
+      db
+        .transaction(async (tx) => {
+          const [row] = await tx.select({ version: t.chain.planVersion }).from(t.chain).for('update');
+          if (expected !== undefined && row?.version !== expected) throw new PlanMovedOn();
+          await write(tx, document, person, 'imported');
+          return true;
+        })
+        .catch((error: unknown) => {
+          if (error instanceof PlanMovedOn) return false;
+          throw error;
+        }),
   };
 }
 

@@ -1,6 +1,6 @@
 import type { BringInNews, BringInView } from '../../contracts/view/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
-import { Refused } from '../server/index.ts';
+import { Refused, refusalIn } from '../server/index.ts';
 
 /** What it is, its bytes say; without a type the server takes a body for a form of another site. */
 const FILE_HEADERS = { 'content-type': 'application/octet-stream' };
@@ -17,10 +17,7 @@ export async function askNews(
   const reply = await fetch(path, { method: 'POST', headers: FILE_HEADERS, body: file }).catch(() => null);
   if (!reply?.body)
     throw new Refused({ status: 0, message: 'Bell Tag did not answer. Nothing was brought in.', faults: [] });
-  if (!reply.ok) {
-    const { message = 'It was refused.', faults = [] } = await reply.json().catch(() => ({}));
-    throw new Refused({ status: reply.status, message, faults });
-  }
+  if (!reply.ok) throw new Refused(refusalIn(reply.status, await reply.json().catch(() => null)));
   for await (const news of newsOf(reply.body)) {
     if (news.kind === 'progress')
       onProgress(`${news.stage}: ${saidCount(news.done)} of ${saidCount(news.of)} rows`);

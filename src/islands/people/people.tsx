@@ -117,11 +117,12 @@ function Desk({ me, timeZone }: PeopleProps) {
   );
 }
 
-type Step = 'end' | 'return' | 'link';
+type Step = 'end' | 'return' | 'link' | 'sign-out';
 const DONE: Readonly<Record<Step, string>> = {
   end: 'is let in no more, and is signed out everywhere.',
   return: 'is let in again.',
   link: 'was sent a link by which to set a new password.',
+  'sign-out': 'is signed out everywhere.',
 };
 
 function Row({
@@ -178,6 +179,17 @@ function Row({
             >
               Link for a password
             </button>
+            {isMe ? null : (
+              <button
+                type="button"
+                className="link"
+                aria-label={`Sign ${name} out everywhere`}
+                disabled={busy}
+                onClick={() => onStep('sign-out')}
+              >
+                Sign out everywhere
+              </button>
+            )}
             {isMe ? null : (
               <button
                 type="button"

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { type LensView, lensQuery, type RungView, type TerminalsView } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
-import { shortMoment } from '../../ui/writing/index.ts';
+import { saidCount, shortMoment } from '../../ui/writing/index.ts';
 import { Deals, ItemSearch, Lost, Why } from '../check/index.ts';
 import { ask, refusalOf, WithServer } from '../server/index.ts';
 import { Beside, HeldWords } from './held-words.tsx';
@@ -26,13 +26,12 @@ function Desk({ view, ...first }: RungProps) {
   const [terminal, setTerminal] = useState(first.terminal);
   const [item, setItem] = useState(first.item);
   const { data: terminals } = useQuery({
-    queryKey: ['terminals'],
-    queryFn: () => ask<TerminalsView>('/api/send/terminals'),
+    queryKey: ['terminals', view.lens.where],
+    queryFn: () => ask<TerminalsView>(`/api/send/terminals?${tillsInSight(view)}`),
     staleTime: 60_000,
   });
-  const inSight = (terminals?.terminals ?? []).filter(({ store, terminal: id }) =>
-    view.lens.where === null ? true : store === view.store.id || id === terminal,
-  );
+  const inSight = [...(terminals?.terminals ?? [])].sort((a, b) => (a.terminal < b.terminal ? -1 : 1));
+  const elsewhere = terminal !== null && !inSight.some((one) => one.terminal === terminal);
   const chosen = terminal ?? inSight[0]?.terminal ?? null;
   useEffect(() => {
     const said = { ...(terminal ? { terminal } : {}), ...(item ? { item } : {}) };
@@ -58,6 +57,7 @@ function Desk({ view, ...first }: RungProps) {
             value={chosen ?? ''}
             onChange={({ target }) => setTerminal(target.value)}
           >
+            {elsewhere ? <option value={terminal}>{terminal}</option> : null}
             {inSight.map((one) => (
               <option key={one.terminal} value={one.terminal}>
                 {one.terminal}, {one.storeName}
@@ -71,6 +71,9 @@ function Desk({ view, ...first }: RungProps) {
       </div>
       <p className="quiet mt-2 text-sm">
         At the moment that stands above, {shortMoment(view.at, view.now)}: press it to say another.
+        {terminals && terminals.meant > inSight.length
+          ? ` ${saidCount(inSight.length)} of ${saidCount(terminals.meant)} tills are listed: name the store above to find another.`
+          : ''}
       </p>
       {refusal ? (
         <Notice tone="trouble" className="mt-6">
@@ -88,6 +91,14 @@ function Desk({ view, ...first }: RungProps) {
       {rung.data && !refusal ? <Answer rung={rung.data} view={view} /> : null}
     </>
   );
+}
+
+/** In a list of more nobody finds one. */
+const TILLS_LISTED = 500;
+
+function tillsInSight({ lens, group, store }: LensView): URLSearchParams {
+  const place: Record<string, string> = group ? { group: group.id } : lens.where ? { store: store.id } : {};
+  return new URLSearchParams({ all: '1', most: String(TILLS_LISTED), ...place });
 }
 
 function Answer({ rung, view }: { rung: RungView; view: LensView }) {

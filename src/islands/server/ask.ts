@@ -13,7 +13,7 @@ export class Refused extends Error {
   }
 }
 
-const NO_ANSWER: Refusal = {
+export const NO_ANSWER: Refusal = {
   status: 0,
   message: 'Bell Tag did not answer. What stands on this page is kept; try again.',
   faults: [],
@@ -34,8 +34,17 @@ export async function ask<T>(path: string, send?: Sent, signal?: AbortSignal): P
   if (!reply) throw new Refused(NO_ANSWER);
   const value: unknown = await reply.json().catch(() => null);
   if (reply.ok) return value as T;
-  const { message = NO_ANSWER.message, faults = [], current } = (value ?? {}) as Partial<Refusal>;
-  throw new Refused({ status: reply.status, message, faults, current });
+  throw new Refused(refusalIn(reply.status, value));
+}
+
+/** What a reply that refuses says (RFC 9457), for whoever asked. */
+export function refusalIn(status: number, value: unknown): Refusal {
+  const { detail = NO_ANSWER.message, faults = [], current } = (value ?? {}) as Partial<Problem>;
+  return { status, message: detail, faults, current };
+}
+
+interface Problem extends Omit<Refusal, 'message'> {
+  readonly detail: string;
 }
 
 const requestOf = (send: Sent): RequestInit =>

@@ -1,4 +1,4 @@
-import { Refused } from '../server/index.ts';
+import { Refused, refusalIn } from '../server/index.ts';
 import type { SheetColumn, SheetRow } from '../sheet/index.ts';
 import type { FileLine, LineAtFault } from './files-desk.ts';
 
@@ -13,7 +13,7 @@ export async function linesIn(
   });
   const answer = await reply.json();
   if (reply.ok) return answer;
-  throw new Refused({ status: reply.status, message: answer.message, faults: answer.faults ?? [] });
+  throw new Refused(refusalIn(reply.status, answer));
 }
 
 const MONEY: readonly string[] = ['regular', 'basis', 'now', 'price', 'cost'];

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../contracts/demo-people.ts';
 import { shape } from '../../contracts/index.ts';
-import { app, enter, failureReply, guarded, isDemoChain, json, KB, readJson } from '../../server/index.ts';
+import { app, enter, failureReply, guarded, isDemoChain, KB, problem, readJson } from '../../server/index.ts';
 
 const request = Joi.object<{ email: string }>({
   email: Joi.valid(...DEMO_PEOPLE.map(({ email }) => email)).required(),
@@ -17,6 +17,6 @@ export const POST = guarded(async (context) => {
   if (!shaped.ok) return failureReply({ kind: 'invalid', faults: shaped.faults });
   const reply = await enter(context, shaped.value.email, DEMO_PASSWORD);
   return reply.status === 401
-    ? json({ message: 'This demo person is not there; "npm start" makes the demo people.' }, 404)
+    ? problem('not-found', 404, 'This demo person is not there; "npm start" makes the demo people.')
     : reply;
 });

@@ -1,6 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { isDatabaseAway } from '../../db/index.ts';
 import type { KeyedTerminal } from '../../usecases/ports/index.ts';
+import { PROBLEM_TYPE, type ProblemKind, problemText } from '../http/problem.ts';
 import { AWAY, RETRY_AFTER } from '../http/reply.ts';
 import { log } from '../machine/log.ts';
 import type { TerminalDesk } from '../terminal-desk.ts';
@@ -14,8 +15,16 @@ export interface TerminalAsks {
   readonly address: string;
 }
 
+const KINDS = {
+  401: 'not-known',
+  405: 'wrong-method',
+  422: 'invalid',
+  500: 'failed',
+  503: 'away',
+} as const satisfies Record<number, ProblemKind>;
+
 /** Refuses in words. */
-export type Refuse = (status: number, message: string, headers?: Record<string, string>) => void;
+export type Refuse = (status: keyof typeof KINDS, message: string, headers?: Record<string, string>) => void;
 
 /** Answers a terminal that says its key, ahead of the rest of the application. */
 export async function answerTerminal(
@@ -28,10 +37,10 @@ export async function answerTerminal(
     void response
       .writeHead(status, {
         ...TERMINAL_HEADERS,
-        'content-type': 'application/json; charset=utf-8',
+        'content-type': PROBLEM_TYPE,
         ...headers,
       })
-      .end(JSON.stringify({ message }));
+      .end(problemText(KINDS[status], status, message));
   try {
     if (request.method !== 'GET') return refuse(405, 'Only GET is answered here.', { allow: 'GET' });
     const key = /^Bearer (\S{1,200})$/.exec(request.headers.authorization ?? '')?.[1];

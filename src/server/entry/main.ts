@@ -8,6 +8,9 @@ import { log } from '../machine/log.ts';
 import { terminalDesk } from '../terminal-desk.ts';
 import { addressOf } from './address.ts';
 import { drainOf } from './drain.ts';
+import { measuredRequests } from './request-measures.ts';
+import { noteRequest } from './request-note.ts';
+import { squeezed } from './squeeze.ts';
 import { PRICE_FILE_PATH, terminalDoor } from './terminal-door.ts';
 import { STREAM_PATH, terminalStreams } from './terminal-stream.ts';
 
@@ -16,7 +19,7 @@ type Handler = (
   request: IncomingMessage,
   response: ServerResponse,
   next: undefined,
-  locals: { address: string },
+  locals: object,
 ) => Promise<void>;
 
 const HEADERS_WITHIN = 15_000;
@@ -28,6 +31,8 @@ const CONNECTIONS = 3;
 const app = new URL('./app/', import.meta.url);
 const { handler } = (await import(new URL('server/entry.mjs', app).href)) as { handler: Handler };
 const files = sirv(new URL('client/', app).pathname, {
+  // Made with the build, beside each file that is worth it.
+  brotli: true,
   // Names of built files change with what is in them.
   setHeaders: (response, path) => {
     response.setHeader('x-content-type-options', 'nosniff');
@@ -59,21 +64,27 @@ hearDatabase(databaseUrl, ['files', 'wake', 'keys'], {
 });
 
 const server = createServer((request, response) => {
+  const address = addressOf(request, behindProxy);
+  const note = noteRequest(request, response, { address, behindProxy });
   if (!isReadable(request.url)) return end(response, 400, 'That address cannot be read.');
   request.url = inOneWay(request.url!);
-  const address = addressOf(request, behindProxy);
   const path = request.url.split('?')[0];
+  if (path === '/live') return end(response, 200, 'live');
   if (path === PRICE_FILE_PATH) return void takePriceFile(request, response, address);
   if (path === STREAM_PATH) return void streams.take(request, response, address);
-  files(request, response, () => {
-    // Without a way on, what nobody knows is answered by the application's own page for it.
-    handler(request, response, undefined, { address }).catch((error: unknown) => {
-      log.error({ err: error }, 'a request failed');
-      end(response, 500, 'Something failed on our side.');
-    });
-  });
+  squeezed(request, response, () =>
+    files(request, response, () => {
+      const { id, from } = note;
+      const locals = Object.assign(from, { address, request: id, keep, measured: measuredRequests });
+      // Without a way on, what nobody knows is answered by the application's own page for it.
+      handler(request, response, undefined, locals).catch((error: unknown) => {
+        log.error({ err: error, request: id }, 'a request failed');
+        end(response, 500, 'Something failed on our side.');
+      });
+    }),
+  );
 });
-const endServer = drainOf(server);
+const { endServer, keep } = drainOf(server);
 server.headersTimeout = HEADERS_WITHIN;
 server.requestTimeout = REQUEST_WITHIN;
 server.keepAliveTimeout = IDLE_FOR;

@@ -56,6 +56,30 @@ const BESIDE: ReadonlySet<string> = new Set<HeavyEndpoint | HeavyValue>([
   'kept-loopholes',
 ]);
 
+/** What is done and not asked: it goes on where whoever pressed has gone to another page. */
+const ACTS: ReadonlySet<HeavyEndpoint> = new Set([
+  'bring-in',
+  'change-rows',
+  'decide-entries',
+  'keep-basket-check',
+  'keep-draft',
+  'keep-picture',
+  'keep-template',
+  'many-promotions',
+  'new-promotion',
+  'promotion-status',
+  'promotion-step',
+  'put-entry',
+  'replace-key',
+  'replace-plan',
+  'save-promotion',
+  'send',
+  'send-anew',
+  'set-sending-hour',
+  'standing',
+  'undo-many',
+]);
+
 const laneOf = (task: HeavyEndpoint | HeavyValue, isLong: boolean): Lane => {
   if (BESIDE.has(task)) return 'beside';
   if (QUICK.has(task)) return 'quick';
@@ -121,7 +145,7 @@ export function heavyDesk(environment: Environment, onWentBack: () => void): Hea
             lane: laneOf(task, LONG.has(task) || size > LONG_FROM),
             size,
             within: LONG.has(task) || BESIDE.has(task) ? LONG_WITHIN : WITHIN,
-            signal,
+            signal: ACTS.has(task) ? undefined : signal,
             question: (number) => ({ number, work: { kind: 'endpoint', task, person, sent, now } }),
             transfer: sent.bytes ? [sent.bytes.buffer as ArrayBuffer] : [],
           },

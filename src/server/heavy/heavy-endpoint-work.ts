@@ -13,6 +13,10 @@ export interface HeavyAsked<T> {
   readonly query: Readonly<Record<string, string>>;
   /** The body as it came. */
   readonly bytes: Uint8Array;
+  /** What the body says it is. */
+  readonly type: string | null;
+  /** The version that whoever asks has looked at (If-Match); null: they do not say. */
+  readonly ifMatch: string | null;
   readonly now: Instant;
   /** Sends a line ahead of the reply. */
   readonly tell: (line: string) => void;
@@ -40,7 +44,9 @@ export const onBytes = (work: (asked: HeavyAsked<null>) => Promise<Response>) =>
 export function readSent<T>({ schema, from }: HeavyEndpointWork<T>, sent: SentInput): Outcome<T> {
   if (!schema) return { ok: true, value: null as T };
   const raw: Outcome<unknown> =
-    from === 'query' ? { ok: true, value: { ...sent.query } } : parseJson(sent.bytes ?? new Uint8Array());
+    from === 'query'
+      ? { ok: true, value: { ...sent.query } }
+      : parseJson(sent.bytes ?? new Uint8Array(), sent.type);
   if (!raw.ok) return raw;
   const shaped = shape(schema, raw.value);
   return shaped.ok ? { ok: true, value: shaped.value } : failed({ kind: 'invalid', faults: shaped.faults });

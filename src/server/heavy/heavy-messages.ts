@@ -6,6 +6,10 @@ import type { HeavyValue } from './heavy-values.ts';
 /** What a request brings along, as it came: it is read in the thread that answers it. */
 export interface SentInput {
   readonly bytes: Uint8Array | null;
+  /** What the body says it is (Content-Type). */
+  readonly type: string | null;
+  /** The version that whoever asks has looked at (If-Match). */
+  readonly ifMatch: string | null;
   readonly query: Readonly<Record<string, string>>;
   /** Parts of the address. */
   readonly params: Readonly<Record<string, string>>;

@@ -69,6 +69,8 @@ function replyTo(
       params: sent.params,
       query: sent.query,
       bytes: sent.bytes ?? new Uint8Array(),
+      type: sent.type,
+      ifMatch: sent.ifMatch,
       now: now as Instant,
       tell,
     });

@@ -39,6 +39,7 @@ import {
   previewMany,
   previewPromotion,
   previewStanding,
+  replacePlan,
   reviewWaitingPrices,
   savePromotion,
   seenBy,
@@ -48,6 +49,7 @@ import {
 } from '../../usecases/index.ts';
 import { parseJson } from '../http/read-body.ts';
 import { answerReply, failureReply, json, outcomeReply } from '../http/reply.ts';
+import { taggedVersion, versionTag } from '../http/version-tag.ts';
 import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 const letters = () => randomBytes(3).toString('hex');
@@ -152,16 +154,19 @@ export const PLAN_ENDPOINTS = {
   ),
   'whole-plan': onBytes(async ({ app, person }) => {
     if (person.stores !== null) return failureReply({ kind: 'forbidden' });
-    const { document } = await seenBy(app.book, person);
-    return json(document, 200, { 'content-disposition': 'attachment; filename="plan.json"' });
+    const { document, version } = await seenBy(app.book, person);
+    return json(document, 200, {
+      'content-disposition': 'attachment; filename="plan.json"',
+      etag: versionTag(version),
+    });
   }),
-  'replace-plan': onBytes(async ({ app, person, bytes }) => {
-    const raw = parseJson(bytes);
+  'replace-plan': onBytes(async ({ app, person, bytes, type, query, ifMatch }) => {
+    const raw = parseJson(bytes, type);
     if (!raw.ok) return failureReply(raw.failure);
     const parsed = parsePlan(raw.value);
     if (!parsed.ok) return failureReply({ kind: 'invalid', faults: parsed.faults });
-    await app.writer.replace(parsed.document, person.id);
-    const { items, promotions } = parsed.document;
-    return json({ ok: true, items: items.length, promotions: promotions.length });
+    const expected = taggedVersion(ifMatch);
+    const outcome = await replacePlan(app, person, parsed.document, { dry: query.dry === '1', expected });
+    return outcomeReply(outcome);
   }),
 } as const;

@@ -135,7 +135,7 @@ export const STOCKROOM_ENDPOINTS = {
         onProgress: async (stage, done, of) => tell(newsLine({ kind: 'progress', stage, done, of })),
       });
       if (outcome.ok) return lastLine({ kind: 'result', result: outcome.value });
-      const { message, faults = [] } = await failureReply(outcome.failure).json();
+      const { detail: message, faults = [] } = await failureReply(outcome.failure).json();
       return lastLine({ kind: 'refused', message, faults });
     }),
   ),

@@ -17,6 +17,8 @@ export function conflictWords(conflict: Conflict): string {
       return conflict.bringing
         ? 'Others are changing the plan just now. Nothing was brought in.'
         : 'Others are changing the plan just now. Nothing was saved; try again.';
+    case 'plan-changed':
+      return 'Somebody changed the plan since you looked at it. Nothing was replaced; look again.';
     case 'chain-begun':
       return 'Somebody has begun this chain already. Nothing was changed.';
     case 'review-is-old':

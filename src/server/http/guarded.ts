@@ -2,7 +2,8 @@ import { isDatabaseAway, refusalOf } from '../../db/index.ts';
 import { log } from '../machine/log.ts';
 import { NoChain } from '../standing/live-plan-book.ts';
 import { NotAnswered } from './not-answered.ts';
-import { failureReply, json } from './reply.ts';
+import { problem } from './problem.ts';
+import { failureReply } from './reply.ts';
 
 /**
  * Does work that answers a request. What the database refuses is told as such, a database that is away as that; a bug
@@ -29,17 +30,17 @@ function replyToError(what: string, error: unknown): Response {
     return failureReply({ kind: 'too-much', why: error.why === 'nobody-waits' ? 'full' : error.why });
   const refused = refusalOf(error);
   if (refused?.refusal === 'unfit')
-    return json(
-      { message: 'Something in this cannot be kept (a number or a text out of range). Nothing was saved.' },
+    return problem(
+      'invalid',
       422,
+      'Something in this cannot be kept (a number or a text out of range). Nothing was saved.',
     );
   if (refused)
-    return json(
-      {
-        message: `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.`,
-      },
+    return problem(
+      'conflict',
       409,
+      `The database refused this (${refused.refusal}: ${refused.constraint}). Nothing was saved.`,
     );
   log.error({ err: error, what }, 'request failed');
-  return json({ message: 'Something failed on our side. Nothing was saved; try again.' }, 500);
+  return problem('failed', 500, 'Something failed on our side. Nothing was saved; try again.');
 }

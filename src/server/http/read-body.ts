@@ -1,4 +1,4 @@
-import { done, failed, invalid, type Outcome } from '../../contracts/index.ts';
+import { done, failed, type Outcome } from '../../contracts/index.ts';
 
 export const KB = 1000;
 export const MB = 1000 * KB;
@@ -43,17 +43,22 @@ function joined(chunks: readonly Uint8Array[], length: number): Uint8Array {
   return bytes;
 }
 
-/** JSON out of bytes. */
-export function parseJson(bytes: Uint8Array): Outcome<unknown> {
+/**
+ * JSON out of bytes.
+ * @param type as who sent it calls it (Content-Type); null: it is not said.
+ */
+export function parseJson(bytes: Uint8Array, type: string | null): Outcome<unknown> {
+  if (!/^application\/([\w.-]+\+)?json\s*(;|$)/i.test(type ?? ''))
+    return failed({ kind: 'wrong-type', wanted: 'application/json' });
   try {
     return done(JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)));
   } catch {
-    return invalid([], 'the body is no JSON', 'a JSON object');
+    return failed({ kind: 'unreadable', wanted: 'JSON' });
   }
 }
 
 /** The JSON of a small body. */
 export async function readJson(request: Request, most: number): Promise<Outcome<unknown>> {
   const bytes = await readBytes(request, most);
-  return bytes.ok ? parseJson(bytes.value) : bytes;
+  return bytes.ok ? parseJson(bytes.value, request.headers.get('content-type')) : bytes;
 }

@@ -8,26 +8,30 @@ describe('a failure as a reply', () => {
       { kind: 'invalid', faults: [{ path: ['when', 'to'], what: 'too early', wanted: 'a later end' }] },
       422,
       {
-        message: 'Nothing was saved.',
+        detail: 'Nothing was saved.',
         faults: [{ path: '/when/to', message: 'too early; wanted: a later end' }],
       },
     ],
-    [{ kind: 'forbidden' }, 403, { message: 'Your role does not allow this.' }],
-    [{ kind: 'not-found', what: 'store x' }, 404, { message: 'There is no store x.' }],
+    [{ kind: 'forbidden' }, 403, { detail: 'Your role does not allow this.' }],
+    [{ kind: 'not-found', what: 'store x' }, 404, { detail: 'There is no store x.' }],
     [
       { kind: 'conflict', code: 'promotion-saved', current: { revision: 2 } },
       409,
-      { message: 'Somebody saved this promotion after you opened it.', current: { revision: 2 } },
+      { detail: 'Somebody saved this promotion after you opened it.', current: { revision: 2 } },
     ],
     [
       { kind: 'conflict', code: 'one-saved', id: 'face-week', undoing: true },
       409,
-      { message: 'Somebody saved “face-week” just now. Nothing was undone.' },
+      { detail: 'Somebody saved “face-week” just now. Nothing was undone.' },
     ],
   ])('%j', async (failure, status, body) => {
     const reply = failureReply(failure);
     expect(reply.status).toBe(status);
-    expect(await reply.json()).toEqual(body);
+    expect(reply.headers.get('content-type')).toMatch(/^application\/problem\+json/);
+    expect(await reply.json()).toMatchObject({
+      ...{ type: expect.stringMatching(/^urn:belltag:problem:/), title: expect.any(String), status },
+      ...body,
+    });
   });
 });
 

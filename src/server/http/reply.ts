@@ -1,33 +1,53 @@
 import type { Failure, Outcome } from '../../contracts/index.ts';
 import { jsonPointer } from '../../core/plan/index.ts';
 import { conflictWords } from './conflict-words.ts';
+import { problem } from './problem.ts';
 
 /** A failure as a reply. A refusal of fields is 422 with a list of `{path, message}`. */
 export function failureReply(failure: Failure): Response {
   switch (failure.kind) {
     case 'invalid':
-      return json({ message: 'Nothing was saved.', faults: faultsOf(failure) }, 422);
+      return problem('invalid', 422, 'Nothing was saved.', { faults: faultsOf(failure) });
+    case 'unreadable':
+      return problem('unreadable', 400, `What was sent is no ${failure.wanted}. Nothing was saved.`);
+    case 'wrong-type':
+      return problem(
+        'wrong-type',
+        415,
+        `Only ${failure.wanted} is taken here. Nothing was saved.`,
+        {},
+        { accept: failure.wanted },
+      );
     case 'forbidden':
-      return json({ message: 'Your role does not allow this.' }, 403);
+      return problem('forbidden', 403, 'Your role does not allow this.');
     case 'not-found':
-      return json({ message: `There is no ${failure.what}.` }, 404);
+      return problem('not-found', 404, `There is no ${failure.what}.`);
     case 'too-large':
-      return json(
-        { message: `That is too large: at most ${size(failure.most)} are taken here. Nothing was saved.` },
+      return problem(
+        'too-large',
         413,
+        `That is too large: at most ${size(failure.most)} are taken here. Nothing was saved.`,
+        {},
         // What still comes is not waited for.
         { connection: 'close' },
       );
     case 'too-much':
-      return json({ message: TOO_MUCH[failure.why] }, failure.why === 'person-full' ? 429 : 503, {
-        'retry-after': RETRY_AFTER,
-      });
+      return problem(
+        'too-much',
+        failure.why === 'person-full' ? 429 : 503,
+        TOO_MUCH[failure.why],
+        {},
+        { 'retry-after': RETRY_AFTER },
+      );
     case 'away':
-      return json({ message: AWAY[failure.what], away: failure.what }, 503, { 'retry-after': RETRY_AFTER });
+      return problem('away', 503, AWAY[failure.what], { away: failure.what }, { 'retry-after': RETRY_AFTER });
     case 'conflict':
-      return json(
-        { message: conflictWords(failure), ...('current' in failure ? { current: failure.current } : {}) },
-        409,
+      return problem(
+        'conflict',
+        // What was asked for as long as a version stands (If-Match, RFC 9110 13.1.1).
+        failure.code === 'plan-changed' ? 412 : 409,
+        conflictWords(failure),
+        'current' in failure ? { current: failure.current } : {},
       );
   }
 }
@@ -38,7 +58,9 @@ export const outcomeReply = <T>(outcome: Outcome<T>, status = 200): Response =>
 /** The answer to a question, which would have saved nothing anyway. */
 export function answerReply<T>(outcome: Outcome<T>, status = 200): Response {
   if (outcome.ok || outcome.failure.kind !== 'invalid') return outcomeReply(outcome, status);
-  return json({ message: 'This cannot be worked out as it stands.', faults: faultsOf(outcome.failure) }, 422);
+  return problem('invalid', 422, 'This cannot be worked out as it stands.', {
+    faults: faultsOf(outcome.failure),
+  });
 }
 
 const faultsOf = ({ faults }: Extract<Failure, { kind: 'invalid' }>) =>

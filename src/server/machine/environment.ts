@@ -16,6 +16,8 @@ export interface Environment {
   readonly priceFileMaker: string;
   /** How many answer heavy questions; null: by the machine's cores. */
   readonly threads: number | null;
+  /** What a program says that asks how the server does; null: it is told to this machine alone. */
+  readonly metricsToken: string | null;
   /** Whether this server does what is done by itself; one that is set apart for that answers no pages. */
   readonly jobs: boolean;
 }
@@ -35,6 +37,7 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
     fileReader: resolve(env.BELLTAG_FILE_READER ?? 'dist/read-file-worker.mjs'),
     priceFileMaker: resolve(env.BELLTAG_PRICE_FILE_MAKER ?? 'dist/price-files-worker.mjs'),
     threads: Number(env.BELLTAG_THREADS) || null,
+    metricsToken: env.BELLTAG_METRICS_TOKEN || null,
     jobs: env.BELLTAG_JOBS !== '0',
   };
 }

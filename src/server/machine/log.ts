@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import pino from 'pino';
 
 /** What a database error tells of the values of a query: tokens and passwords may be among them. */
@@ -21,8 +22,12 @@ function plainError(error: unknown): object {
   };
 }
 
+/** The request that is being answered: whatever is logged meanwhile bears its id. */
+export const asking = new AsyncLocalStorage<{ readonly request: string }>();
+
 export const log = pino({
   level: process.env.BELLTAG_LOG ?? 'info',
   base: undefined,
+  mixin: () => asking.getStore() ?? {},
   serializers: { err: plainError },
 });

@@ -1,5 +1,6 @@
 export * from './basket-check.ts';
 export * from './beginning.ts';
+export * from './browser.ts';
 export * from './deal-kind.ts';
 export * from './finding.ts';
 export * from './lost-reason.ts';

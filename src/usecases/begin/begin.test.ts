@@ -82,7 +82,7 @@ describe('a chain', () => {
         if (!begun) written.push(document);
         return !begun;
       },
-      replace: async () => {},
+      replace: async () => true,
     };
     return { written, port };
   };

@@ -1,10 +1,12 @@
-import type { PersonRow } from '../../contracts/index.ts';
+import type { PersonRow, SessionRow } from '../../contracts/index.ts';
 
 /** Somebody who signs in, or did. */
 export type StoredPerson = PersonRow;
 
 /** What an administrator says of somebody. */
 export type PersonSaid = Pick<StoredPerson, 'name' | 'role' | 'costs' | 'stores'>;
+
+export type StoredSession = Omit<SessionRow, 'here'>;
 
 /** Port: the people of the chain. */
 export interface PeopleStore {
@@ -15,6 +17,12 @@ export interface PeopleStore {
   change(id: string, said: PersonSaid, by: string): Promise<void>;
   /** Lets somebody in no more, and ends their sessions; or lets them in again. */
   end(id: string, ended: Date | null, by: string): Promise<void>;
+  /** Where somebody is signed in, sessions that are over left out. */
+  sessions(id: string, now: Date): Promise<readonly StoredSession[]>;
+  /** Ends some of somebody's sessions, those of nobody else. @returns how many there were. */
+  endSessions(id: string, sessions: readonly string[]): Promise<number>;
+  /** Ends all of them, which the trail tells. */
+  signOut(id: string, by: string): Promise<void>;
 }
 
 /** Port: the way in. */

@@ -4,5 +4,6 @@ import type { PlanDocument } from '../../core/plan/index.ts';
 export interface PlanWriter {
   /** Writes it where there is none yet. @returns false where there is one. */
   begin(document: PlanDocument, person: string): Promise<boolean>;
-  replace(document: PlanDocument, person: string): Promise<void>;
+  /** @param expected the version that is replaced; absent: whatever stands. @returns false where another one stands. */
+  replace(document: PlanDocument, person: string, expected?: number): Promise<boolean>;
 }

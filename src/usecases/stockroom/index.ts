@@ -17,6 +17,7 @@ export * from './price-effect.ts';
 export * from './prices-by-zone.ts';
 export * from './put-entry.ts';
 export * from './read-sheet-lines.ts';
+export * from './replace-plan.ts';
 export * from './search-items.ts';
 export * from './waiting-rows.ts';
 export * from './whole-faults.ts';

@@ -1,0 +1,69 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { PASSWORD_LENGTH } from '../../contracts/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
+import { ask, refusalOf } from '../server/index.ts';
+
+/** Another password, for who knows the one that holds. */
+export function NewPassword() {
+  const client = useQueryClient();
+  const [said, setSaid] = useState('');
+  const [refused, setRefused] = useState('');
+  const [busy, setBusy] = useState(false);
+
+  async function change(event: FormEvent<HTMLFormElement>): Promise<void> {
+    event.preventDefault();
+    const form = event.currentTarget;
+    const { current, password, again } = Object.fromEntries(new FormData(form)) as Record<string, string>;
+    const fault = faultOf(password ?? '', again ?? '');
+    setSaid('');
+    setRefused(fault);
+    if (fault) return;
+    setBusy(true);
+    try {
+      await ask('/api/account/password', { method: 'POST', body: { current, password } });
+      form.reset();
+      setSaid('Your password is changed, and you are signed out everywhere else.');
+      await client.invalidateQueries();
+    } catch (failure) {
+      const { message, faults } = refusalOf(failure);
+      setRefused(faults.map((one) => one.message).join('; ') || message);
+    }
+    setBusy(false);
+  }
+  return (
+    <form aria-label="Another password" className="mt-10 max-w-sm space-y-3" noValidate onSubmit={change}>
+      <h2 className="text-xl">Another password</h2>
+      <p className="quiet text-sm">
+        At least {PASSWORD_LENGTH.least} characters. You are signed out everywhere else with it.
+      </p>
+      <Secret label="The one that holds now" name="current" complete="current-password" />
+      <Secret label="The new one" name="password" complete="new-password" />
+      <Secret label="The new one once more" name="again" complete="new-password" />
+      {refused ? <Notice tone="trouble">{refused}</Notice> : null}
+      <p className="flex items-baseline gap-3">
+        <button type="submit" className="btn btn-primary btn-sm" disabled={busy}>
+          Change it
+        </button>
+        <span role="status" className="text-sm">
+          {said}
+        </span>
+      </p>
+    </form>
+  );
+}
+
+const faultOf = (password: string, again: string): string => {
+  if (password.length < PASSWORD_LENGTH.least)
+    return `The new one is too short: at least ${PASSWORD_LENGTH.least} characters.`;
+  return password === again ? '' : 'The new one and its repetition are not the same.';
+};
+
+function Secret({ label, name, complete }: { label: string; name: string; complete: string }) {
+  return (
+    <label className="block text-sm">
+      {label}
+      <input type="password" name={name} autoComplete={complete} className="input input-sm mt-0.5 w-full" />
+    </label>
+  );
+}
