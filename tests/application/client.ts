@@ -45,13 +45,18 @@ export const nobody = (): Client => client(null, running().origin);
 
 /** Signed in as a demo person, at one of the servers. */
 export async function as(name: DemoName, origin = running().origin): Promise<Client> {
+  return client(await cookieOf(name, origin), origin);
+}
+
+/** The cookie of a demo person who signs in, for what is asked by hand. */
+export async function cookieOf(name: DemoName, origin = running().origin): Promise<string> {
   const reply = await fetch(`${origin}/api/demo-sign-in`, {
     method: 'POST',
     headers: { origin, 'content-type': 'application/json' },
     body: JSON.stringify({ email: emailOf(name) }),
   });
   if (!reply.ok) throw new Error(`signing in as ${name} was answered ${reply.status}`);
-  return client(cookiesOf(reply), origin);
+  return cookiesOf(reply);
 }
 
 /** Signs in with a password; no client where that was refused. */

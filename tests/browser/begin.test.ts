@@ -118,6 +118,7 @@ test('an installation begins with a code, a currency and a store, and sends its 
   const key = await page.locator('main code').textContent();
   await page.goto('/send');
   await settled(page);
+  await page.getByText('Looking through the plan for what may be wrong').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: /^Send to / }).click();
   await page
     .getByRole('status')

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
-import { atRest, openBrowser, openPart, settled, sitDown } from './desk.ts';
+import { accessFaults, atRest, openBrowser, openPart, settled, sitDown } from './desk.ts';
 
 let browser: Browser;
 beforeAll(async () => {
@@ -147,7 +147,8 @@ test('a viewer reads the sentence and cannot change it; a store’s person sees 
 test('a plan with faults is refused whole, fault by fault, and the chain stays', async () => {
   const { page } = await sitDown(browser, 'basil');
   await page.goto('/stockroom');
-  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await settled(page);
+  await page.getByRole('button', { name: 'Look at it' }).click();
   await page.getByText('Choose a file first.').waitFor();
   const faulty = {
     format: 'bell-tag-plan',
@@ -163,8 +164,18 @@ test('a plan with faults is refused whole, fault by fault, and the chain stays',
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(faulty)),
   });
-  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await page.getByRole('button', { name: 'Look at it' }).click();
   await page.getByText('/stores/0/timeZone: no time zone "Mars/Base"').waitFor();
+  // One that is right is told of before it replaces anything, and can be left.
+  await page.getByLabel('Plan document (JSON)').setInputFiles({
+    name: 'plan.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ ...faulty, stores: [{ id: 'x', name: 'X', timeZone: 'UTC' }] })),
+  });
+  await page.getByRole('button', { name: 'Look at it' }).press('Enter');
+  await page.getByText(/48 stores and [\d,]+ promotions would be replaced by 0 items, 1 store and/).waitFor();
+  expect(await accessFaults(page, { within: 'section[aria-label="Bring in a plan"]' })).toEqual([]);
+  await page.getByRole('button', { name: 'Leave it' }).press('Enter');
   await page.goto('/stockroom');
   expect(await page.locator('tbody tr').count()).toBe(48);
   await page.context().close();

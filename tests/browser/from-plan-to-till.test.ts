@@ -112,6 +112,9 @@ test('a price change goes from the plan to the till, and switches at nine in two
   await approver.page.goto('/send');
   await letGo.click();
   await letGo.waitFor({ state: 'detached' });
+  await approver.page
+    .getByText('Looking through the plan for what may be wrong')
+    .waitFor({ state: 'detached' });
   await approver.page.getByRole('button', { name: /^Send to \d+ stores/ }).click();
   await approver.page
     .getByRole('status')
@@ -131,7 +134,7 @@ test('a price change goes from the plan to the till, and switches at nine in two
   for (const zone of zones) {
     const store = city.find(({ timeZone, id }) => timeZone === zone && id !== 's005')!.id;
     const till = `${store}-1`;
-    const wanted = (await api.get('/api/send/terminals')).body.terminals.find(
+    const wanted = (await api.get('/api/send/terminals?all=1&most=9999')).body.terminals.find(
       (one: any) => one.terminal === till,
     ).wanted;
     await until(

@@ -46,6 +46,9 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'DELETE send/terminal-key': ['administer', '/api/send/terminal-key', {}],
   'GET send/hour': ['see', '/api/send/hour'],
   'PUT send/hour': ['administer', '/api/send/hour', {}],
+  'GET account/sessions': ['see', '/api/account/sessions'],
+  'DELETE account/sessions': ['see', '/api/account/sessions', {}],
+  'POST account/password': ['see', '/api/account/password', {}],
   'GET people/index': ['administer', '/api/people'],
   'POST people/index': ['administer', '/api/people', {}],
   'PUT people/[id]': ['administer', `/api/people/${NOWHERE}`, {}],
@@ -124,6 +127,7 @@ const NOT_FOR: Readonly<Record<string, readonly DemoName[]>> = {
 const PAGES: Readonly<Record<string, string>> = {
   '404': '/404',
   '500': '/500',
+  account: '/account',
   begin: '/begin',
   index: '/',
   'check/basket': '/check/basket',

@@ -1,6 +1,7 @@
 import { PNG } from 'pngjs';
 import { describe, expect, it } from 'vitest';
-import { as, saveApproved } from '../application/client.ts';
+import { as, cookieOf, saveApproved } from '../application/client.ts';
+import { running } from '../application/running.ts';
 import { change } from '../plans/small-plan.ts';
 
 const draft = (id: string, said: object = {}) => ({
@@ -254,6 +255,34 @@ describe('a picture', () => {
 });
 
 describe('the plan', () => {
+  it('is replaced as it was looked at, and not where somebody changed it since', async () => {
+    const basil = await as('basil');
+    const cookie = await cookieOf('basil');
+    const { body: out } = await basil.get('/api/plan');
+    const put = async (query: string, headers: Record<string, string> = {}) => {
+      const reply = await fetch(`${running().origin}/api/plan${query}`, {
+        method: 'PUT',
+        headers: { origin: running().origin, 'content-type': 'application/json', cookie, ...headers },
+        body: JSON.stringify({ ...out, promotions: [] }),
+      });
+      return { status: reply.status, body: await reply.json() };
+    };
+    const dry = await put('?dry=1');
+    expect(dry).toMatchObject({
+      status: 200,
+      body: { items: out.items.length, promotions: 0, were: { promotions: out.promotions.length } },
+    });
+    const looked = `"plan-${dry.body.planVersion}"`;
+    const ines = await as('ines');
+    const promotion = change('saved-meanwhile');
+    expect((await ines.send('POST', '/api/promotions', { promotion })).status).toBe(201);
+    for (const tag of [looked, '"another"'])
+      expect(await put('', { 'if-match': tag })).toMatchObject({
+        ...{ status: 412, body: { type: 'urn:belltag:problem:conflict' } },
+      });
+    expect((await ines.get('/api/promotions/saved-meanwhile')).status).toBe(200);
+  });
+
   it('goes out whole, and comes in as it went out', async () => {
     const basil = await as('basil');
     const { body: out } = await basil.get('/api/plan');
@@ -261,7 +290,7 @@ describe('the plan', () => {
     const { status, body } = await basil.send('PUT', '/api/plan', out);
     expect({ status, body }).toEqual({
       status: 200,
-      body: { ok: true, items: out.items.length, promotions: out.promotions.length },
+      body: expect.objectContaining({ ok: true, items: out.items.length, promotions: out.promotions.length }),
     });
     const back = (await basil.get('/api/plan')).body;
     const sorted = (list: any[]) => list.sort((a, b) => (a.id < b.id ? -1 : 1));

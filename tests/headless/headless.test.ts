@@ -46,6 +46,59 @@ function belltag(call: string, plan: string, ...options: string[]) {
   return { status, stdout, stderr, lines: stdout.trim() === '' ? [] : stdout.trim().split('\n') };
 }
 
+const call = (words: readonly string[], input = '') => {
+  const { status, stdout, stderr } = spawnSync('bin/belltag', [...words], { encoding: 'utf8', input });
+  return { status, stdout, stderr };
+};
+
+describe('belltag', () => {
+  const CALLS = ['check', 'price', 'book', 'timeline', 'basket', 'overlaps', 'loopholes'];
+  it.each([[[]], [['--help']], [['-h']], [['help']]])('tells of all calls with %j', (words) => {
+    const { status, stdout, stderr } = call(words);
+    expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
+    for (const name of CALLS) expect(stdout).toContain(`belltag ${name} PLAN`);
+    expect(stdout).toMatch(/ends with 0 .* 2 .* 1 /s);
+  });
+
+  it.each(CALLS)('tells how %s is written, whatever else is said', (name) => {
+    const { status, stdout, stderr } = call([name, 'no-plan.json', '--help']);
+    expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
+    expect(stdout).toMatch(new RegExp(`^belltag ${name} PLAN`));
+    expect(call(['help', name]).stdout).toBe(stdout);
+  });
+
+  it('tells which it is', () => {
+    expect(call(['--version'])).toEqual({
+      ...{ status: 0, stderr: '' },
+      stdout: expect.stringMatching(/^belltag \d+\.\d+\.\d+\n$/),
+    });
+  });
+
+  it.each<[string, string[], RegExp]>([
+    ['a call that is none', ['prices', 'plan.json'], /no call "prices"; wanted: check, price/],
+    ['a name that every object has', ['constructor'], /no call "constructor"/],
+    ['an option that is none', ['check', 'plan.json', '--stor', 'x'], /^\/--stor: no such option/],
+    ['a short option', ['check', '-q', 'plan.json'], /^\/-q: no such option/],
+    ['an option without a value', ['book', 'plan.json', '--store', '--at', 'x'], /^\/--store: no value/],
+    ['a file too many', ['check', 'plan.json', 'other.json'], /"other.json" is one more than is taken/],
+    ['a plan that is not named', ['book', '--store', 'east'], /no plan is named/],
+    ['help that is a file', ['check', '--', '--help'], /--help cannot be read/],
+  ])('ends with 2 for %s', (_, words, said) => {
+    const { status, stdout, stderr } = call(words);
+    expect(status).toBe(2);
+    expect(stdout + stderr).toMatch(said);
+  });
+
+  it('takes the plan from standard input, and a file whose name looks like an option', () => {
+    expect(call(['check', '-'], JSON.stringify(PLAN))).toEqual({ status: 0, stdout: '', stderr: '' });
+    writeFileSync(join(folder, '--plan.json'), JSON.stringify(PLAN));
+    const inFolder = spawnSync(join(process.cwd(), 'bin/belltag'), ['check', '--', '--plan.json'], {
+      ...{ encoding: 'utf8', cwd: folder },
+    });
+    expect([inFolder.status, inFolder.stdout, inFolder.stderr]).toEqual([0, '', '']);
+  });
+});
+
 describe('belltag check', () => {
   it('says nothing of a plan without faults', () => {
     expect(belltag('check', 'plan.json')).toMatchObject({ status: 0, stdout: '', stderr: '' });

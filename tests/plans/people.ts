@@ -1,4 +1,4 @@
-import type { Accounts, PeopleStore, StoredPerson } from '../../src/usecases/ports/index.ts';
+import type { Accounts, PeopleStore, StoredPerson, StoredSession } from '../../src/usecases/ports/index.ts';
 
 export const stored = (id: string, more: Partial<StoredPerson> = {}): StoredPerson => ({
   ...{
@@ -17,11 +17,20 @@ export const stored = (id: string, more: Partial<StoredPerson> = {}): StoredPers
 export function peopleInMemory(...first: StoredPerson[]) {
   const all = new Map(first.map((one) => [one.id, one]));
   const links: string[] = [];
+  const sessions = new Map<string, StoredSession[]>();
   const people: PeopleStore = {
     all: async () => [...all.values()],
     stores: async () => [{ id: 'east', name: 'East' }],
     change: async (id, said) => void all.set(id, { ...(all.get(id) ?? stored(id)), ...said }),
     end: async (id, ended) => void all.set(id, { ...all.get(id)!, endedAt: ended?.toISOString() ?? null }),
+    sessions: async (id) => sessions.get(id) ?? [],
+    async endSessions(id, ended) {
+      const own = sessions.get(id) ?? [];
+      const left = own.filter((one) => !ended.includes(one.id));
+      sessions.set(id, left);
+      return own.length - left.length;
+    },
+    signOut: async (id) => void sessions.delete(id),
   };
   const accounts: Accounts = {
     async create({ name, email }) {
@@ -32,5 +41,5 @@ export function peopleInMemory(...first: StoredPerson[]) {
     sendLink: async (email) => void links.push(email),
     setPassword: async (token) => token === 'good',
   };
-  return { all, links, ports: { people, accounts } };
+  return { all, links, sessions, ports: { people, accounts } };
 }

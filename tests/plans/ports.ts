@@ -287,6 +287,8 @@ export const quietSending = (): SendingStore => ({
   rollout: async () => null,
   newestRollout: async () => null,
   terminals: async () => [],
+  terminal: async () => null,
+  storesOfRollout: async () => [],
   rollouts: async () => [],
   terminalKeys: async () => new Map(),
   report: async () => {},
