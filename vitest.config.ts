@@ -9,6 +9,8 @@ export default defineConfig({
     // To end what hangs: how long a test takes is the machine's affair.
     testTimeout: 300_000,
     hookTimeout: 60_000,
+    // What a screen comes to say, it says in its own time: as long as a page may take to answer.
+    expect: { poll: { timeout: 45_000, interval: 100 } },
     // What a file lets run at once has two cores.
     maxConcurrency: 2,
     projects: [

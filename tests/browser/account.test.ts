@@ -26,7 +26,7 @@ test('somebody sees where they are signed in, signs out at the other desk, and m
     .getByRole('status')
     .getByText(/^Signed out at/)
     .waitFor();
-  expect(await places.getByRole('listitem').count()).toBe(1);
+  await expect.poll(() => places.getByRole('listitem').count()).toBe(1);
   await other.page.goto('/plan');
   await other.page.waitForURL(/\/sign-in\?next=%2Fplan/);
 
@@ -47,7 +47,9 @@ test('somebody sees where they are signed in, signs out at the other desk, and m
     .getByText(/that is not your password/)
     .waitFor();
   // What was typed stays.
-  expect(await form.getByLabel('The new one', { exact: true }).inputValue()).toBe('a-longer-one-of-mine');
+  await expect
+    .poll(() => form.getByLabel('The new one', { exact: true }).inputValue())
+    .toBe('a-longer-one-of-mine');
   expect(complaints.filter((line) => !line.includes('422'))).toEqual([]);
   await page.context().close();
 });

@@ -132,7 +132,7 @@ test('an installation begins with a code, a currency and a store, and sends its 
   const { content } = (await file.json()) as { content: string };
   expect(JSON.parse(content).plan.items).toMatchObject([{ sku: 'T1', prices: [{ price: '2.50' }] }]);
   await page.goto('/today');
-  expect(await page.getByText('Before the first price can be sent').count()).toBe(0);
+  await expect.poll(() => page.getByText('Before the first price can be sent').count()).toBe(0);
 });
 
 test('once it has begun no code is printed and nobody begins it again', async () => {

@@ -27,7 +27,7 @@ test('the keys lead anywhere: Ctrl K, a slash to search, a question mark for the
   await page.keyboard.press('/');
   await page.keyboard.type('late hours');
   await page.getByRole('link', { name: 'Late hours on scents' }).waitFor();
-  expect(await page.locator('tbody tr').count()).toBe(1);
+  await expect.poll(() => page.locator('tbody tr').count()).toBe(1);
   await page.keyboard.press('Control+k');
   await page.getByRole('combobox', { name: 'Go anywhere' }).fill('stockroom');
   await page.getByRole('option', { name: /Stockroom/, selected: true }).waitFor();
@@ -69,7 +69,7 @@ test('two people on one promotion: the second is shown what the first saved, and
   await page.getByLabel('Name for colleagues').fill('Mine');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByText(/Somebody saved this promotion after you opened it/).waitFor();
-  expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Mine');
+  await expect.poll(() => page.getByLabel('Name for colleagues').inputValue()).toBe('Mine');
   // While it is read what stands now nothing can be saved: that would be refused, and nobody would see it.
   let answer = () => {};
   const held = new Promise<void>((resolve) => {
@@ -120,7 +120,9 @@ test('a server that does not answer is told as such, and the draft stays', async
   await page.context().setOffline(true);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByText(/Bell Tag did not answer/).waitFor();
-  expect(await page.getByLabel('Name for colleagues').inputValue()).toBe('Kept through the outage');
+  await expect
+    .poll(() => page.getByLabel('Name for colleagues').inputValue())
+    .toBe('Kept through the outage');
   await page.context().close();
 });
 
@@ -138,7 +140,7 @@ test('a viewer reads the sentence and cannot change it; a store’s person sees 
 
   const store = await sitDown(browser, 'tove');
   await store.page.goto('/stockroom');
-  expect(await store.page.locator('tbody tr').count()).toBe(1);
+  await expect.poll(() => store.page.locator('tbody tr').count()).toBe(1);
   await store.page.goto('/check?where=s002');
   await store.page.getByText(/there is no store "s002" for you/).waitFor();
   await store.page.context().close();
@@ -177,7 +179,7 @@ test('a plan with faults is refused whole, fault by fault, and the chain stays',
   expect(await accessFaults(page, { within: 'section[aria-label="Bring in a plan"]' })).toEqual([]);
   await page.getByRole('button', { name: 'Leave it' }).press('Enter');
   await page.goto('/stockroom');
-  expect(await page.locator('tbody tr').count()).toBe(48);
+  await expect.poll(() => page.locator('tbody tr').count()).toBe(48);
   await page.context().close();
 });
 

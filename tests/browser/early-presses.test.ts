@@ -56,7 +56,7 @@ test('what is typed before an island answers counts once it does', async () => {
     () => page.getByRole('row').count(),
     (rows) => rows === 2,
   );
-  expect(await find.inputValue()).toBe('three for two: camomile');
+  await expect.poll(() => find.inputValue()).toBe('three for two: camomile');
   expect(complaints).toEqual([]);
   await page.context().close();
 });

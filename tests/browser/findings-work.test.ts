@@ -45,7 +45,7 @@ test('two promotions at one priority are found, accepted with a reason, and come
   await page.goto('/plan/found-teas');
   const beside = page.getByRole('region', { name: 'What may be wrong' });
   await beside.getByText('Warm drinks').first().waitFor({ timeout: 60_000 });
-  expect(await beside.textContent()).toContain('Two at one priority');
+  await expect.poll(() => beside.textContent()).toContain('Two at one priority');
   await page.goto('/send');
   const going = page.getByRole('region', { name: 'What may be wrong with it' });
   await going.getByRole('listitem').first().waitFor({ timeout: 90_000 });
@@ -57,9 +57,9 @@ test('two promotions at one priority are found, accepted with a reason, and come
     .filter({ hasText: 'at the same priority' })
     .filter({ hasText: 'Warm drinks' });
   await row.waitFor({ timeout: 60_000 });
-  expect(await row.textContent()).toContain('“Teas of the week”');
+  await expect.poll(() => row.textContent()).toContain('“Teas of the week”');
   await row.getByRole('button', { name: 'Goods and stores' }).click();
-  expect(await row.getByRole('link').count()).toBeGreaterThan(5);
+  await expect.poll(() => row.getByRole('link').count()).toBeGreaterThan(5);
   expect(await accessFaults(page)).toEqual([]);
   await row.getByRole('button', { name: 'Accept it' }).click();
   await page.keyboard.type('Both are the same price');
@@ -70,7 +70,7 @@ test('two promotions at one priority are found, accepted with a reason, and come
     .getByRole('list', { name: 'Accepted findings' })
     .getByRole('listitem')
     .filter({ hasText: 'Warm drinks' });
-  expect(await quiet.textContent()).toMatch(/Accepted by Ines .+: Both are the same price/);
+  await expect.poll(() => quiet.textContent()).toMatch(/Accepted by Ines .+: Both are the same price/);
   await widen(at('found-teas', 'Teas of the week', 'food-and-drink'));
   await widen(at('found-more', 'Warm drinks', 'food-and-drink'));
   await page.reload();
@@ -103,7 +103,7 @@ test('a deal that loses money is found as a basket, rung, and closed where it is
   const row = losing.getByRole('listitem').filter({ hasText: 'By Two teas, far too cheap' }).first();
   await row.waitFor({ timeout: 60_000 });
   await page.getByText(/Proved: no basket of up to 12 units leaves less/).waitFor();
-  expect(await row.textContent()).toMatch(/-\d+\.\d\d EUR/);
+  await expect.poll(() => row.textContent()).toMatch(/-\d+\.\d\d EUR/);
   expect(await accessFaults(page)).toEqual([]);
   const paid = /lost: (\d+\.\d\d) paid/.exec((await row.textContent())!)![1]!;
   await row.getByRole('link', { name: 'Ring it' }).click();

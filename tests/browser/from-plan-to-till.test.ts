@@ -53,7 +53,7 @@ test('a price change goes from the plan to the till, and switches at nine in two
   // What it does stands beside while it is a draft.
   const beside = page.getByRole('region', { name: 'What it does' });
   await beside.getByText(/of \d+ items change price/).waitFor();
-  expect(await beside.getByText('12 stores').count()).toBe(1);
+  await expect.poll(() => beside.getByText('12 stores').count()).toBe(1);
   const line = beside.locator('tbody tr').filter({ hasText: 'was' }).first();
   const item = new URL((await line.getByRole('link').getAttribute('href'))!, 'http://x').searchParams.get(
     'item',
@@ -104,7 +104,7 @@ test('a price change goes from the plan to the till, and switches at nine in two
   await approver.page.getByRole('button', { name: 'Hold back Sun care for the long weekend' }).click();
   const letGo = approver.page.getByRole('button', { name: 'Let it go Sun care for the long weekend' });
   await letGo.waitFor();
-  expect(await approver.page.getByRole('button', { name: /^Hold back Sun care/ }).count()).toBe(0);
+  await expect.poll(() => approver.page.getByRole('button', { name: /^Hold back Sun care/ }).count()).toBe(0);
   await page.goto(path);
   await page.getByText(/^Held back from the tills by Rufus Tamsin/).waitFor();
   await approver.page.goto('/today');

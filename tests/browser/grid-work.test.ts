@@ -49,9 +49,9 @@ test('what a price change does to a week is seen at once: which goods, in which 
   const changed = activeIn(page);
   // Cells are asked for once they are seen.
   await changed.filter({ hasText: /0[.,]77$/ }).waitFor();
-  expect(await changed.textContent()).toMatch(/was .+0[.,]77$/);
+  await expect.poll(() => changed.textContent()).toMatch(/was .+0[.,]77$/);
   const story = page.getByRole('status').filter({ hasText: 'through Teas by the sea' });
-  expect(await story.textContent()).toMatch(/, in .+, .+, .+: 0[.,]77 through/);
+  await expect.poll(() => story.textContent()).toMatch(/, in .+, .+, .+: 0[.,]77 through/);
   // Opened, each of the stores has a column of its own with the same prices.
   await sheet.getByRole('button', { name: '3 stores' }).press('Enter');
   const heads = await sheet.getByRole('columnheader').allTextContents();
@@ -60,7 +60,7 @@ test('what a price change does to a week is seen at once: which goods, in which 
   await page.waitForURL(/against=date.*changed=1/);
   await page.reload();
   await sheet.getByRole('columnheader', { name: '3 stores' }).waitFor();
-  expect(await only.isChecked()).toBe(true);
+  await expect.poll(() => only.isChecked()).toBe(true);
   expect(await accessFaults(page)).toEqual([]);
   await sheet.focus();
   await page.keyboard.press('Control+Home');
@@ -104,7 +104,7 @@ test('in the aisle a store’s people look up the prices of their own store', as
     .getByRole('gridcell', { name: /\d[.,]\d\d/ })
     .first()
     .waitFor();
-  expect(await sheet.getByRole('columnheader').count()).toBe(2);
+  await expect.poll(() => sheet.getByRole('columnheader').count()).toBe(2);
   const box = await sheet
     .getByRole('gridcell', { name: /\d[.,]\d\d/ })
     .first()
@@ -121,7 +121,7 @@ test('prices over time are walked through by keys, from step to step and from st
   await box.press('Enter');
   const lanes = page.getByRole('region', { name: 'Prices over time' });
   await lanes.getByRole('button').first().waitFor();
-  expect(await lanes.getByRole('list').count()).toBeGreaterThan(1);
+  await expect.poll(() => lanes.getByRole('list').count()).toBeGreaterThan(1);
   await lanes.getByRole('button', { pressed: true }).focus();
   await page.keyboard.press('ArrowRight');
   const focused = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '');
@@ -131,7 +131,7 @@ test('prices over time are walked through by keys, from step to step and from st
   expect(await focused()).toMatch(/ through /);
   const table = page.getByRole('region', { name: 'Its steps' });
   const chosen = table.locator('tr[aria-selected=true]');
-  expect(await chosen.count()).toBe(1);
+  await expect.poll(() => chosen.count()).toBe(1);
   expect(await accessFaults(page, { except: ['target-size'] })).toEqual([]);
   await chosen.getByRole('link').first().click();
   await page.waitForURL(/\/check\/price\?/);

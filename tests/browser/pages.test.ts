@@ -181,8 +181,8 @@ test('every panel of the deal sentence has no fault that axe finds, and Escape g
     expect(await accessFaults(page, { within: '[data-panel]' }), String(part)).toEqual([]);
     await page.keyboard.press('Escape');
     const button = page.getByRole('main').getByRole('button', { name: part });
-    expect(await button.getAttribute('aria-expanded')).toBe('false');
-    expect(await button.evaluate((element) => element === document.activeElement)).toBe(true);
+    await expect.poll(() => button.getAttribute('aria-expanded')).toBe('false');
+    await expect.poll(() => button.evaluate((element) => element === document.activeElement)).toBe(true);
   }
   await page.context().close();
 });

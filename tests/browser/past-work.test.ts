@@ -39,7 +39,7 @@ test('a change is found in what was done, and what it did to prices; before it t
   const sheet = page.getByRole('grid', { name: 'Prices of goods by stores' });
   await sheet.getByText('0.33').first().waitFor();
   await page.getByText(/^1 item in 48 stores/).waitFor();
-  expect(await page.getByRole('checkbox', { name: /cost something else/ }).isChecked()).toBe(true);
+  await expect.poll(() => page.getByRole('checkbox', { name: /cost something else/ }).isChecked()).toBe(true);
   expect(await accessFaults(page)).toEqual([]);
 
   // The price of today, through the lens as it was known before.
@@ -48,7 +48,7 @@ test('a change is found in what was done, and what it did to prices; before it t
   await settled(page);
   const price = page.getByTestId('price');
   await price.waitFor();
-  expect(await price.textContent()).not.toContain('0.33');
+  await expect.poll(() => price.textContent()).not.toContain('0.33');
   await page.getByRole('button', { name: /^Look as known when/ }).press('Enter');
   const field = page.getByLabel('As it was planned on');
   await field.fill('2001-01-01T09:00');
@@ -58,7 +58,7 @@ test('a change is found in what was done, and what it did to prices; before it t
   await settled(page);
   await page.getByText('The plan as it was known on').waitFor();
   await price.waitFor();
-  expect(await price.textContent()).not.toContain('0.33');
+  await expect.poll(() => price.textContent()).not.toContain('0.33');
   await page.getByRole('link', { name: 'As it is known now' }).click();
   await page.waitForURL((url) => !url.searchParams.has('known'));
   expect(complaints).toEqual([]);
@@ -75,12 +75,14 @@ test('a complaint about a till is answered on one page, on the phone too', async
   await page.getByRole('heading', { name: 'What it held' }).waitFor();
   await page.getByText(/It held price file \d+, as it said/).waitFor();
   const beside = page.getByRole('table').filter({ hasText: 'Rung by the till' });
-  expect(await beside.getByRole('row').allInnerTexts()).toEqual([
-    expect.stringContaining('Price'),
-    expect.stringMatching(/Rung by the till\s+\d/),
-    expect.stringMatching(/The plan, as known then\s+\d/),
-    expect.stringMatching(/The plan, as known now\s+\d/),
-  ]);
+  await expect
+    .poll(() => beside.getByRole('row').allInnerTexts())
+    .toEqual([
+      expect.stringContaining('Price'),
+      expect.stringMatching(/Rung by the till\s+\d/),
+      expect.stringMatching(/The plan, as known then\s+\d/),
+      expect.stringMatching(/The plan, as known now\s+\d/),
+    ]);
   await atRest(page);
   expect(await accessFaults(page)).toEqual([]);
   // The address says it all: whoever gets the link sees the same.

@@ -93,7 +93,7 @@ test.each([
     const waits = page
       .getByRole('region', { name: 'Regular prices, by Ines Calloway' })
       .filter({ hasText: 'Q100010' });
-    for (const words of shown) expect(await waits.textContent()).toContain(words);
+    for (const words of shown) await expect.poll(() => waits.textContent()).toContain(words);
     await waits.getByRole('button', { name: /Take .*back|Drop/ }).click();
     await waits.waitFor({ state: 'detached' });
   },

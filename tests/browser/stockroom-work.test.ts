@@ -68,7 +68,7 @@ test('a cell that is refused says why, and keeps what was typed until it is mend
   await page.keyboard.press('Enter');
   await page.getByRole('alert').getByText('"1.234" has 3 decimals').waitFor();
   const cell = page.getByRole('gridcell', { name: '1.234' });
-  expect(await cell.getAttribute('aria-invalid')).toBe('true');
+  await expect.poll(() => cell.getAttribute('aria-invalid')).toBe('true');
   await page.getByRole('button', { name: 'Put back what was there' }).click();
   await cell.waitFor({ state: 'detached' });
   await page.context().close();
@@ -131,7 +131,7 @@ test('a file is looked at first: its columns, what it would do, what is wrong in
   await page.getByLabel('What the column Called is').selectOption({ label: 'Name' });
   await page.getByLabel('What the column Where is').selectOption({ label: 'Within' });
   await page.getByText('no group of goods "nowhere"').waitFor();
-  expect(await page.getByRole('button', { name: /^Bring in/ }).count()).toBe(0);
+  await expect.poll(() => page.getByRole('button', { name: /^Bring in/ }).count()).toBe(0);
   writeFileSync(file, 'Code;Called;Where\nspring;Spring;beauty\nautumn;Autumn;beauty\n');
   await page.getByLabel('The file', { exact: true }).setInputFiles(file);
   await page.getByLabel('What the column Called is').selectOption({ label: 'Name' });

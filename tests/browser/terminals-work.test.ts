@@ -21,7 +21,7 @@ test('a terminal is found by its store, and tells what it holds and what it said
   const table = page.getByRole('table', { name: 'Terminals and what they hold' });
   await table.waitFor();
   await page.getByText(/^100 of 1\d\d are shown/).waitFor();
-  expect(await table.getByRole('row').count()).toBe(101);
+  await expect.poll(() => table.getByRole('row').count()).toBe(101);
   await page.getByRole('button', { name: /^Show \d+ more$/ }).press('Enter');
   await table.getByRole('row').nth(110).waitFor();
   expect(await accessFaults(page, { within: '#terminals' })).toEqual([]);
@@ -30,14 +30,14 @@ test('a terminal is found by its store, and tells what it holds and what it said
     .getByRole('status')
     .getByText(/^3 in all$/)
     .waitFor();
-  expect(await table.getByRole('link').allInnerTexts()).toEqual(
-    expect.not.arrayContaining([expect.not.stringMatching(/^s003-/)]),
-  );
+  await expect
+    .poll(() => table.getByRole('link').allInnerTexts())
+    .toEqual(expect.not.arrayContaining([expect.not.stringMatching(/^s003-/)]));
   await table.getByRole('link', { name: 's003-1' }).click();
   await page.getByRole('heading', { name: 's003-1' }).waitFor();
   const main = page.getByRole('main');
   await main.getByText('What it said so far').waitFor();
-  expect(await main.textContent()).toMatch(/Corrie Sound Arcade.*holds price file \d+/s);
+  await expect.poll(() => main.textContent()).toMatch(/Corrie Sound Arcade.*holds price file \d+/s);
   // By the clock of its store, which it says: not by that of the server, nor of whoever looks.
   const minutes = [0, 1, 2].map((ago) =>
     timeIn('Europe/Lisbon', new Date(Date.now() - ago * 60_000).toISOString()),
@@ -72,7 +72,7 @@ test('terminals are looked at by group and by store, and those of one place and 
     .getByRole('status')
     .getByText(/^1 Mainland, Brackenford Old Town, (wrong clock|something wrong)/)
     .waitFor();
-  expect(await listed.getByRole('link').allInnerTexts()).toEqual(['s002-1']);
+  await expect.poll(() => listed.getByRole('link').allInnerTexts()).toEqual(['s002-1']);
   expect(await accessFaults(page, { within: '#terminals' })).toEqual([]);
   // What it was asked for comes back as a whole, with all others of the store.
   await page.getByRole('checkbox', { name: 'Show those without trouble too' }).press('Space');
@@ -106,7 +106,7 @@ test('a terminal is given a new key, which is shown, put into it and goes on', a
     ({ problem }) => problem === null,
   );
   await page.reload();
-  expect(await page.getByRole('main').textContent()).not.toContain(key);
+  await expect.poll(() => page.getByRole('main').textContent()).not.toContain(key);
   expect(complaints).toEqual([]);
   await page.context().close();
 });
@@ -119,15 +119,14 @@ test('what a store was sent goes out once more, after it was said what that does
   const files = page.getByRole('region', { name: 'Price files' });
   await files.getByText(/^Signed with key [0-9a-f]{16} since/).waitFor();
   // Keys are the administrator's.
-  expect(await files.getByRole('button').allInnerTexts()).toEqual([
-    'Send anew to Corrie Sound Arcade',
-    'Send anew to all stores',
-  ]);
+  await expect
+    .poll(() => files.getByRole('button').allInnerTexts())
+    .toEqual(['Send anew to Corrie Sound Arcade', 'Send anew to all stores']);
   await files.getByRole('button', { name: 'Send anew to Corrie Sound Arcade' }).press('Enter');
   await files.getByText(/gets once more, and whole, what it was sent last/).waitFor();
   expect(await accessFaults(page, { within: 'section[aria-label="Price files"]' })).toEqual([]);
   await files.getByRole('button', { name: 'Leave it' }).press('Enter');
-  expect(await files.getByText(/gets once more/).count()).toBe(0);
+  await expect.poll(() => files.getByText(/gets once more/).count()).toBe(0);
   await files.getByRole('button', { name: 'Send anew to Corrie Sound Arcade' }).press('Enter');
   await files.getByRole('button', { name: 'Send anew', exact: true }).press('Enter');
   await files.getByText('Sent to 1 store.').waitFor();
