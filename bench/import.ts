@@ -6,6 +6,7 @@ import { goods } from '../demo/goods.ts';
 import { seeded } from '../demo/seeded.ts';
 import type { Person } from '../src/contracts/index.ts';
 import type { Instant } from '../src/core/calendar/index.ts';
+import { NO_HOUSE_RULES } from '../src/core/house-rules/index.ts';
 import type { ItemDocument, PlanDocument } from '../src/core/plan/index.ts';
 import {
   connect,
@@ -87,7 +88,10 @@ async function broughtIn(db: ReturnType<typeof connect>['db'], bytes: Uint8Array
     book: livePlanBook(db),
     stockroom: stockroomRepository(db),
     matchings: { find: async () => null, keep: async () => {} },
-    rules: { current: async () => ({ another: false, stockroom: false }), set: async () => {} },
+    rules: {
+      current: async () => ({ another: false, stockroom: false, house: NO_HOUSE_RULES }),
+      set: async () => {},
+    },
     waiting: waitingEntryRepository(db),
   };
   const outcome = await bringIn(ports, BY, {

@@ -59,7 +59,7 @@ async function untilAllAreCurrent(person: Asker): Promise<string> {
   await sendAll(person);
   const begun = performance.now();
   for (let tries = 0; tries < 1_200; tries++) {
-    const { terminals } = JSON.parse((await person.ask('/api/send/terminals')).text) as {
+    const { terminals } = JSON.parse((await person.ask('/api/send/terminals?all=1')).text) as {
       terminals: { trouble: string | null; holds: number | null; wanted: number | null }[];
     };
     // Two were never switched on.

@@ -3,10 +3,12 @@ import { killAndCount } from './kill-rounds.ts';
 import { sendLargeBodies } from './large-bodies.ts';
 import { pollByMany, pollHere } from './many-terminals.ts';
 import { tryOddInputs } from './odd-inputs.ts';
+import { loseDatabase } from './outage.ts';
 import { processes } from './processes.ts';
 import { rollHere, rollOut } from './rollout.ts';
 
-const { BELLTAG_ORIGIN, DATABASE_URL, BELLTAG_TILLS, FAULTS_DATA, FAULTS_ROUNDS } = process.env;
+const { BELLTAG_ORIGIN, DATABASE_URL, BELLTAG_TILLS, BELLTAG_TILL_PAGE } = process.env;
+const { FAULTS_DATA, FAULTS_ROUNDS, FAULTS_CHROMIUM } = process.env;
 const origin = BELLTAG_ORIGIN!;
 const PARTS = {
   inputs: () => tryOddInputs(origin),
@@ -21,6 +23,7 @@ const PARTS = {
       { folder: BELLTAG_TILLS! },
       Number(FAULTS_ROUNDS ?? 12),
     ),
+  outage: () => loseDatabase(origin, BELLTAG_TILL_PAGE!, FAULTS_CHROMIUM!),
 };
 const asked = process.argv.slice(2);
 if (asked[0] === 'poll-apart') {
@@ -32,6 +35,8 @@ if (asked[0] === 'roll-apart') {
   process.exit();
 }
 for (const [name, part] of Object.entries(PARTS)) {
-  if (asked.length > 0 && !asked.includes(name)) continue;
+  if (!asked.includes(name)) continue;
   process.stdout.write(`${(await part()).join('\n')}\n\n`);
 }
+// What began this one listens as long as it runs.
+process.disconnect();

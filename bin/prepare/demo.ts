@@ -78,6 +78,7 @@ async function writeProposals(db: Database, { promotions: all }: PlanDocument): 
     writtenBy: ines!.id,
     submittedBy: ines!.id,
     submittedAt: new Date().toISOString(),
+    approvedBy: null,
     returned: null,
   });
   const submit = async (id: string, change: (promotion: PromotionDocument) => PromotionDocument | null) => {

@@ -15,8 +15,18 @@ import { supervise } from './supervise.mjs';
  * @param name "main", "own" or "test": each has its own database and its own till folder.
  * @param demo whether an empty database is filled with the demo chain.
  * @param fresh begins with an empty database and tills that hold nothing.
+ * @param way what stands between the application and its database, begun with the database's URL: its own URL, and how
+ *   to stop it; null: nothing.
  */
-export async function startEverything({ name, port, databasePort, tillPort, fresh = false, demo = true }) {
+export async function startEverything({
+  name,
+  port,
+  databasePort,
+  tillPort,
+  fresh = false,
+  demo = true,
+  way = null,
+}) {
   await ensurePackages();
   const claimed = await claim(name);
   if (!(await isFree(port)))
@@ -30,12 +40,14 @@ export async function startEverything({ name, port, databasePort, tillPort, fres
   try {
     const postgres = await startPostgres(name, databasePort, fresh);
     stops.push(postgres.stop);
+    const between = await way?.(postgres.url);
+    if (between) stops.push(between.stop);
     await ensureBuild();
     mkdirSync(inRoot('.data'), { recursive: true });
     if (fresh) rmSync(inRoot(`.data/tills-${name}`), { recursive: true, force: true });
     const tills = await freePort(tillPort);
     const environment = {
-      DATABASE_URL: postgres.url,
+      DATABASE_URL: between?.url ?? postgres.url,
       BELLTAG_SECRET: process.env.BELLTAG_SECRET ?? secrets().cookieSecret,
       BELLTAG_DEMO: process.env.BELLTAG_DEMO ?? (demo ? '1' : '0'),
       BELLTAG_ORIGIN: process.env.BELLTAG_ORIGIN ?? `http://127.0.0.1:${port}`,

@@ -4,6 +4,7 @@ export * from './basket-document.ts';
 export * from './begin-requests.ts';
 export * from './grid-requests.ts';
 export * from './history-requests.ts';
+export * from './house-requests.ts';
 export * from './id-of-name.ts';
 export * from './loophole-requests.ts';
 export * from './order-requests.ts';

@@ -2,6 +2,7 @@ export * from './connect.ts';
 export * from './errors.ts';
 export * from './repositories/basket-check-repository.ts';
 export * from './repositories/beginning-repository.ts';
+export * from './repositories/chain-repository.ts';
 export * from './repositories/chain-words-repository.ts';
 export * from './repositories/channels.ts';
 export * from './repositories/draft-repository.ts';

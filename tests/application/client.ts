@@ -43,9 +43,14 @@ const parsed = (text: string): unknown => {
 
 export const nobody = (): Client => client(null, running().origin);
 
-/** Signed in as a demo person, at one of the servers. */
-export async function as(name: DemoName, origin = running().origin): Promise<Client> {
-  return client(await cookieOf(name, origin), origin);
+const clients = new Map<string, Promise<Client>>();
+
+/** Signed in as a demo person, at one of the servers: once in each file of tests, as people do. */
+export function as(name: DemoName, origin = running().origin): Promise<Client> {
+  const key = `${name} ${origin}`;
+  const known = clients.get(key) ?? cookieOf(name, origin).then((cookie) => client(cookie, origin));
+  clients.set(key, known);
+  return known;
 }
 
 /** The cookie of a demo person who signs in, for what is asked by hand. */

@@ -118,8 +118,11 @@ test('an installation begins with a code, a currency and a store, and sends its 
   const key = await page.locator('main code').textContent();
   await page.goto('/send');
   await settled(page);
+  const send = page.getByRole('button', { name: /^Send to / });
+  await send.waitFor();
+  // It is told from when the review is there until the plan was looked through; a press meanwhile asks first.
   await page.getByText('Looking through the plan for what may be wrong').waitFor({ state: 'detached' });
-  await page.getByRole('button', { name: /^Send to / }).click();
+  await send.press('Enter');
   await page
     .getByRole('status')
     .getByText(/were sent|was sent|price file \d+/)

@@ -285,8 +285,9 @@ test('in the calendar a promotion is dragged by the pointer, and let go a day la
   await page.goto('/plan/calendar?at=2031-03-05T12:00');
   await settled(page);
   const bar = page.getByRole('button', { name: 'Named pulled: move it' }).first();
-  // Others have bars of their own that week: this one may lie below the window.
-  await bar.scrollIntoViewIfNeeded();
+  // Others have bars of their own that week: this one may lie below the window, and moves while they come.
+  await atRest(page);
+  await bar.hover();
   const box = (await bar.boundingBox())!;
   // The bar is six days and eleven hours long.
   const day = box.width / (6 + 11 / 24);

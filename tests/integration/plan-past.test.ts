@@ -4,6 +4,7 @@ import { type EntryChange, entriesOf, tableOf } from '../../src/contracts/table/
 import type { Instant } from '../../src/core/calendar/index.ts';
 import type { PlanDocument } from '../../src/core/plan/index.ts';
 import {
+  chainRepository,
   type Database,
   loadPlan,
   planRepository,
@@ -79,6 +80,17 @@ const CHANGES: readonly (readonly [what: string, work: () => Promise<unknown>])[
       }),
   ],
   ['one is paused', () => save(change('a', { status: 'paused' }), 1)],
+  [
+    'the lowest price wins from now on',
+    async () => {
+      const policy = { priceChanges: 'lowest', baskets: 'best', marginFloor: 500 } as const;
+      const standing = (await planVersion(db))!;
+      expect(await chainRepository(db).change({ name: 'Renamed', policy }, standing, 'basil')).toBe(
+        standing + 1,
+      );
+      expect(await chainRepository(db).change({ name: 'Too late', policy }, standing, 'basil')).toBeNull();
+    },
+  ],
   ['another chain comes in', () => planRepository(db).replace({ ...SMALL, name: 'Another' }, 'basil')],
   ['a promotion of it is new', () => save(change('d'), null)],
 ];

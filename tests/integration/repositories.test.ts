@@ -185,6 +185,7 @@ describe('promotions', () => {
       writtenBy: 'ines',
       submittedBy: 'ines',
       submittedAt: '2027-03-01T10:00:00.000Z',
+      approvedBy: 'rufus',
       returned: { by: 'Rufus', reason: 'later' },
     };
     const live = livePlanBook(db);

@@ -1,5 +1,6 @@
 import type { ChainWords, KeptLoophole, Person, Role, SentByItself } from '../../src/contracts/index.ts';
 import { tableOf, withEntries } from '../../src/contracts/table/index.ts';
+import { NO_HOUSE_RULES } from '../../src/core/house-rules/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../src/core/plan/index.ts';
 import type {
   ChainWordsStore,
@@ -43,7 +44,7 @@ export const person = (role: Role, stores: string[] | null = null): Person => ({
 /** Ports in memory: a plan whose promotions can be saved, with nothing else behind it. */
 export function inMemory(
   document: PlanDocument,
-  rules: WorkRules = { another: false, stockroom: false },
+  said: Partial<WorkRules> = {},
 ): {
   book: PlanBook;
   past: PlanPast;
@@ -56,6 +57,7 @@ export function inMemory(
   saved: StoredPromotion[];
   actions: string[];
 } {
+  let rules: WorkRules = { another: false, stockroom: false, house: NO_HOUSE_RULES, ...said };
   let current: CurrentPlan = { version: 1, document, compiled: compiled(document) };
   const saved: StoredPromotion[] = document.promotions.map((promotion) => stored(promotion, 1));
   const actions: string[] = [];
@@ -68,7 +70,7 @@ export function inMemory(
     rules: {
       current: async () => rules,
       set: async (next) => {
-        rules = next;
+        rules = { ...rules, ...next };
       },
     },
     book: { current: async () => current },

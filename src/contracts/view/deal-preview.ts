@@ -1,5 +1,5 @@
 import type { DealWarning, Pick } from '../../core/deal-consequences/index.ts';
-import type { ShutView } from './replies.ts';
+import type { HouseView } from './replies.ts';
 import type { TrialBasket } from './trial-basket.ts';
 
 /** What a deal makes of one sample basket; amounts as money, margins in basis points. */
@@ -20,7 +20,7 @@ export interface DealStepView {
 /** What a draft of a deal over the basket would do. */
 export interface DealPreview {
   readonly sentence: string;
-  readonly shut: readonly ShutView[];
+  readonly house: HouseView;
   readonly stores: number;
   readonly lookedAt: { readonly store: string; readonly storeName: string; readonly at: string } | null;
   /** How many goods the store looked at sells of each part. */

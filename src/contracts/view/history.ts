@@ -12,7 +12,7 @@ export type TrailAbout =
   | { readonly kind: 'sending'; readonly number: number; readonly stores: number }
   | { readonly kind: 'terminal'; readonly id: string }
   | { readonly kind: 'person'; readonly name: string }
-  | { readonly kind: 'plan' | 'work-rules' | 'chain-words' | 'key' };
+  | { readonly kind: 'plan' | 'chain' | 'work-rules' | 'chain-words' | 'key' };
 
 /** What became of one thing: its fields as they were and as they are. */
 export interface TrailChange {

@@ -8,6 +8,7 @@ export * from './choices.ts';
 export * from './deal-preview.ts';
 export * from './grid.ts';
 export * from './history.ts';
+export * from './house.ts';
 export * from './item.ts';
 export * from './lens.ts';
 export * from './life.ts';

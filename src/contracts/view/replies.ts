@@ -1,4 +1,5 @@
 import type { TermsOutlived } from '../../core/consequences/index.ts';
+import type { BrokenRule } from '../../core/house-rules/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { Difference } from '../../core/sentence/index.ts';
 import type { LostReason, PriceProblem } from '../../core/tag-price/index.ts';
@@ -28,6 +29,8 @@ export interface Waiting {
   /** Who wrote or submitted it, by id. */
   readonly by: string;
   readonly reason: string | null;
+  /** Who approved it first, where it takes two. */
+  readonly first: 'you' | 'another' | null;
 }
 
 /** A promotion that was opened, with what waits beside it and what happened to it. */
@@ -168,9 +171,17 @@ export interface ShutView {
   readonly example: string;
 }
 
+/** What the house has to say of a draft. */
+export interface HouseView {
+  readonly shut: readonly ShutView[];
+  readonly broken: readonly BrokenRule[];
+  /** Two have to approve it, as it takes off more than this, in basis points; null: one is enough. */
+  readonly two: number | null;
+}
+
 export interface Preview {
   readonly sentence: string;
-  readonly shut: readonly ShutView[];
+  readonly house: HouseView;
   readonly items: number;
   readonly stores: number;
   /** Items whose price changes in some store; the next three count so too. */

@@ -1,5 +1,6 @@
 import {
   DAY,
+  type DayNumber,
   dayNumber,
   dayOf,
   FOREVER,
@@ -25,41 +26,53 @@ export interface ShutHours {
 /** So far ahead a promotion's hours are held against those of a store. */
 const WEEKS = 3 * 7 * DAY;
 
-/** Where a promotion ends while a store is shut, and where a store is never open while it counts. */
+/**
+ * Where a promotion ends while a store is shut, and where a store is never open while it counts.
+ * @param shutDays on which no store opens, whatever its hours.
+ */
 export function shutHours(
   compiled: CompiledPlan,
   { where, when }: Pick<Promotion, 'where' | 'when'>,
+  shutDays: ReadonlySet<DayNumber> = new Set(),
 ): ShutHours[] {
   const chosen = storesOf(where, compiled.plan);
-  const stores = compiled.plan.stores.filter(({ id, hours }) => chosen.has(id) && hours && hours.length > 0);
+  const stores = compiled.plan.stores.filter(
+    ({ id, hours }) => chosen.has(id) && (shutDays.size > 0 || (hours && hours.length > 0)),
+  );
+  const doors = { compiled, shutDays };
   const shut = (what: ShutHours['what'], isShut: (store: StoreDocument) => boolean): ShutHours[] => {
     const found = stores.filter(isShut).map(({ id }) => id);
     return found.length === 0 ? [] : [{ what, stores: found }];
   };
-  const hours = shut('hours', (store) => isNeverOpen(compiled, when, store));
+  const hours = shut('hours', (store) => isNeverOpen(doors, when, store));
   if (hours.length > 0 || when.to === null) return hours;
   const last = wallTime(when.to - MINUTE);
-  return shut('end', (store) => !isMidnight(when.to!) && !isOpen(compiled, store, last));
+  return shut('end', (store) => !isMidnight(when.to!) && !isOpen(doors, store, last));
 }
 
 const isMidnight = (wall: WallTime): boolean => wall % DAY === 0;
 
-function isOpen(compiled: CompiledPlan, store: StoreDocument, wall: WallTime): boolean {
-  const at = compiled.clockOf(store).toInstant(wall);
-  return openSpans(compiled, store, { from: at, to: (at + MINUTE) as Instant }).length > 0;
+interface Doors {
+  readonly compiled: CompiledPlan;
+  readonly shutDays: ReadonlySet<DayNumber>;
 }
 
-function isNeverOpen(compiled: CompiledPlan, when: Schedule, store: StoreDocument): boolean {
-  const clock = compiled.clockOf(store);
+function isOpen(doors: Doors, store: StoreDocument, wall: WallTime): boolean {
+  const at = doors.compiled.clockOf(store).toInstant(wall);
+  return openSpans(doors, store, { from: at, to: (at + MINUTE) as Instant }).length > 0;
+}
+
+function isNeverOpen(doors: Doors, when: Schedule, store: StoreDocument): boolean {
+  const clock = doors.compiled.clockOf(store);
   const from = clock.toInstant(when.from);
   const spans = spansWithin(when, clock, { from, to: Math.min(from + WEEKS, FOREVER) as Instant });
-  return spans.length > 0 && spans.every((span) => openSpans(compiled, store, span).length === 0);
+  return spans.length > 0 && spans.every((span) => openSpans(doors, store, span).length === 0);
 }
 
 /** The hours of a store as a schedule of their own, from the day before on: some run over midnight. */
-function openSpans(compiled: CompiledPlan, store: StoreDocument, asked: Span): Span[] {
+function openSpans({ compiled, shutDays }: Doors, store: StoreDocument, asked: Span): Span[] {
   const clock = compiled.clockOf(store);
   const first = dayNumber(dayOf(clock.toWall(asked.from)) - 1);
   const schedule = readSchedule({ from: '2000-01-01T00:00', windows: store.hours });
-  return spansWithin({ ...schedule, from: wallTime(first * DAY) }, clock, asked);
+  return spansWithin({ ...schedule, from: wallTime(first * DAY), except: shutDays }, clock, asked);
 }

@@ -1,7 +1,7 @@
 import { and, asc, gt, lte, notInArray, sql } from 'drizzle-orm';
 import type { EntryChange } from '../../contracts/table/index.ts';
 import type { PlanDocument, PromotionDocument } from '../../core/plan/index.ts';
-import type { PlanWriter } from '../../usecases/ports/index.ts';
+import type { ChainSettings, PlanWriter } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { takeSnapshot } from './plan-past.ts';
@@ -90,7 +90,8 @@ const BESIDE_THE_PLAN = [
 /** One change of the plan, as it can be made once more on a plan in memory. */
 export type PlanStep =
   | { readonly kind: 'promotion'; readonly promotion: PromotionDocument }
-  | { readonly kind: 'entries'; readonly change: EntryChange };
+  | { readonly kind: 'entries'; readonly change: EntryChange }
+  | { readonly kind: 'chain'; readonly settings: ChainSettings };
 
 /**
  * What was changed after a version, one by one.
@@ -116,6 +117,7 @@ export async function stepsSince(
   const steps = entries.map(({ kind, table, after }): PlanStep | null => {
     if (after === null) return null;
     if (kind === 'promotion') return { kind, promotion: after as PromotionDocument };
+    if (kind === 'chain') return { kind, settings: after as ChainSettings };
     return kind === 'entries' ? { kind, change: { table, ...after } as EntryChange } : null;
   });
   return steps.every((step) => step !== null) ? steps : null;

@@ -169,6 +169,7 @@ const proposalOf = (row: typeof t.proposal.$inferSelect): Proposal => ({
   writtenBy: row.writtenBy,
   submittedBy: row.submittedBy,
   submittedAt: row.submittedAt?.toISOString() ?? null,
+  approvedBy: row.approvedBy,
   returned: row.returnedBy === null ? null : { by: row.returnedBy, reason: row.reason ?? '' },
 });
 

@@ -1,25 +1,39 @@
+import { NO_HOUSE_RULES } from '../../core/house-rules/index.ts';
 import type { WorkRulesStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf } from './plan-version.ts';
 
+const { approvalByAnother: another, approvalOfStockroom: stockroom, houseRules } = t.chain;
+
 export function workRulesRepository(db: Database): WorkRulesStore {
   return {
     async current() {
-      const [row] = await db
-        .select({ another: t.chain.approvalByAnother, stockroom: t.chain.approvalOfStockroom })
-        .from(t.chain);
-      return row ?? { another: true, stockroom: true };
+      const [row] = await db.select({ another, stockroom, house: houseRules }).from(t.chain);
+      return row
+        ? { ...row, house: row.house ?? NO_HOUSE_RULES }
+        : { another: true, stockroom: true, house: NO_HOUSE_RULES };
     },
-    set: ({ another, stockroom }, person) =>
+    set: (rules, person) =>
       db.transaction(async (tx) => {
-        await tx.update(t.chain).set({ approvalByAnother: another, approvalOfStockroom: stockroom });
+        const [before] = await tx
+          .select({ another, stockroom, house: houseRules })
+          .from(t.chain)
+          .for('update');
+        await tx.update(t.chain).set({
+          approvalByAnother: rules.another,
+          approvalOfStockroom: rules.stockroom,
+          houseRules: rules.house,
+        });
         await tx.insert(t.auditEntry).values({
           person,
           action: 'changed',
           subjectKind: 'work rules',
           subject: 'chain',
-          after: { another, stockroom },
+          before:
+            before &&
+            Object.fromEntries(Object.keys(rules).map((key) => [key, before[key as keyof typeof before]])),
+          after: rules,
           planVersion: await planVersionOf(tx),
         });
       }),

@@ -16,6 +16,7 @@ import {
   unique,
 } from 'drizzle-orm/pg-core';
 import type { ChainWords, SentByItself } from '../../contracts/index.ts';
+import type { HouseRules } from '../../core/house-rules/index.ts';
 import type { ItemDocument, ItemRule, ItemSetDocument, RoundingDocument } from '../../core/plan/index.ts';
 import { store, zone } from './places.ts';
 
@@ -40,6 +41,8 @@ export const chain = pgTable(
     approvalByAnother: boolean().notNull().default(true),
     /** Regular prices and what changes the goods or places of approved promotions wait for approval too. */
     approvalOfStockroom: boolean().notNull().default(true),
+    /** What the chain asks of its promotions; null: nothing was said. */
+    houseRules: jsonb().$type<HouseRules>(),
     /** Ways of paying and delivering, regions and link tags that promotions can ask for; null: none were said. */
     words: jsonb().$type<ChainWords>(),
     /** The hour of the day, "18:00" in that time zone, at which what is approved is sent by itself; null: somebody sends it. */

@@ -91,6 +91,8 @@ export const proposal = pgTable('proposal', {
   writtenBy: text().notNull(),
   submittedBy: text(),
   submittedAt: timestamp({ withTimezone: true }),
+  /** Who approved it first, where two have to. */
+  approvedBy: text(),
   returnedBy: text(),
   reason: text(),
 });

@@ -82,7 +82,7 @@ export function stepsFor(
   const submitted = waiting?.state === 'submitted';
   const approve: StepAction = { words: 'Approve', step: 'approve', done: APPROVED, main: true };
   const steps: StepAction[] = [];
-  if (approves && (submitted || !rules.another)) steps.push(approve);
+  if (approves && waiting?.first !== 'you' && (submitted || !rules.another)) steps.push(approve);
   if (!submitted)
     steps.push({
       words: 'Submit for approval',

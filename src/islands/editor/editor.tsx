@@ -108,7 +108,7 @@ function Desk({
         <WhenWarnings
           when={draft.when}
           now={view.now}
-          shut={preview.prices?.shut ?? preview.deal?.shut ?? []}
+          house={preview.prices?.house ?? preview.deal?.house ?? null}
         />
         {kept ? <WaitingBeside opened={kept} plans={plans} view={view} /> : null}
         <Actions

@@ -3,6 +3,11 @@ import { Notice } from '../../ui/pieces/index.ts';
 import { Differences } from './differences.tsx';
 import { WaitingPricesPart } from './waiting-prices.tsx';
 
+const FIRST_OF_TWO = {
+  you: ' You approved it; it takes so much off that somebody else has to as well.',
+  another: ' It was approved by one, and takes so much off that it needs a second.',
+} as const;
+
 /** What waits beside what stands: where it is on its way, and what it says otherwise. */
 export function WaitingBeside({
   opened,
@@ -26,6 +31,7 @@ export function WaitingBeside({
             : waiting.state === 'sent-back'
               ? `${what} was sent back by ${waiting.reason}`
               : `${what} is written and not submitted yet.`}
+          {waiting.first ? FIRST_OF_TWO[waiting.first] : ''}
           {change && promotion.status === 'approved'
             ? ' Until it is approved, what is approved goes on and is sent as it is.'
             : ''}

@@ -1,20 +1,21 @@
-import type { ShutView } from '../../contracts/view/index.ts';
+import { brokenRuleWords, type HouseView } from '../../contracts/view/index.ts';
 import type { WhenDocument } from '../../core/plan/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
-import { saidCount } from '../../ui/writing/index.ts';
+import { saidCount, saidPercent } from '../../ui/writing/index.ts';
 
-/** What is odd about when a draft counts: it is over already, or stores are shut then. */
+/** What is odd about when a draft counts: it is over already, stores are shut then, or the house has it otherwise. */
 export function WhenWarnings({
   when,
   now,
-  shut,
+  house,
 }: {
   when: WhenDocument;
   now: string;
-  shut: readonly ShutView[];
+  house: HouseView | null;
 }) {
+  const { shut, broken, two } = house ?? { shut: [], broken: [], two: null };
   const past = when.to !== undefined && when.to <= now.slice(0, 16);
-  if (!past && shut.length === 0) return null;
+  if (!past && shut.length === 0 && broken.length === 0 && two === null) return null;
   return (
     <Notice tone="news" still>
       <ul aria-label="About when it counts">
@@ -28,6 +29,13 @@ export function WhenWarnings({
               : `${stores === 1 ? 'is' : 'are'} open, in its first weeks.`}
           </li>
         ))}
+        {broken.map((one) => (
+          <li key={one.rule}>
+            It can be kept as a draft and not be approved: {brokenRuleWords(one).what}; wanted:{' '}
+            {brokenRuleWords(one).wanted}.
+          </li>
+        ))}
+        {two === null ? null : <li>It takes more than {saidPercent(two)} off, and so two approvals.</li>}
       </ul>
     </Notice>
   );

@@ -59,6 +59,7 @@ const BESIDE: ReadonlySet<string> = new Set<HeavyEndpoint | HeavyValue>([
 /** What is done and not asked: it goes on where whoever pressed has gone to another page. */
 const ACTS: ReadonlySet<HeavyEndpoint> = new Set([
   'bring-in',
+  'change-chain',
   'change-rows',
   'decide-entries',
   'keep-basket-check',

@@ -1,5 +1,6 @@
 import {
   browseRequest,
+  chainRequest,
   decideRequest,
   fileRequest,
   type Matching,
@@ -13,6 +14,7 @@ import { TABLES, type TableName, tableOf } from '../../contracts/table/index.ts'
 import {
   bringIn,
   browseStockroom,
+  changeChain,
   changeStockroom,
   decideEntries,
   permissionFor,
@@ -41,6 +43,9 @@ function onTable<T>(
 
 /** The tables of the stockroom and the files that go in and out of them. */
 export const STOCKROOM_ENDPOINTS = {
+  'change-chain': onBody(chainRequest, async ({ app, person, input, now }) =>
+    outcomeReply(await changeChain(app, person, input, now)),
+  ),
   browse: onQuery(
     browseRequest,
     onTable(async ({ app, person, input, now }, table) => {

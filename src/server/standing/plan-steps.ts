@@ -59,21 +59,27 @@ export function applied(
 export const withSteps = (document: PlanDocument, steps: readonly PlanStep[]): PlanDocument =>
   joinSteps(steps).reduce(withStep, document);
 
-/** Promotions and rows of the stockroom do not meet in the document: rows may be joined across them. */
+/** Promotions, rows of the stockroom and what is said of the chain do not meet: rows may be joined across the others. */
 function joinSteps(steps: readonly PlanStep[]): PlanStep[] {
   const rows = steps.flatMap((step) => (step.kind === 'entries' ? [step.change] : []));
   return [
-    ...steps.filter(({ kind }) => kind === 'promotion'),
+    ...steps.filter(({ kind }) => kind !== 'entries'),
     ...joinChanges(rows, (table, entry) => tableOf(table).keyOf(entry)).map(
       (change): PlanStep => ({ kind: 'entries', change }),
     ),
   ];
 }
 
-const withStep = (document: PlanDocument, step: PlanStep): PlanDocument =>
-  step.kind === 'promotion'
-    ? { ...document, promotions: promotionsWith(document, step.promotion) }
-    : withEntries(document, step.change, tableOf(step.change.table).keyOf);
+function withStep(document: PlanDocument, step: PlanStep): PlanDocument {
+  switch (step.kind) {
+    case 'promotion':
+      return { ...document, promotions: promotionsWith(document, step.promotion) };
+    case 'entries':
+      return withEntries(document, step.change, tableOf(step.change.table).keyOf);
+    case 'chain':
+      return { ...document, ...step.settings };
+  }
+}
 
 const promotionsWith = (
   { promotions }: Pick<PlanDocument, 'promotions'>,

@@ -1,6 +1,7 @@
 import {
   basketCheckRepository,
   beginningRepository,
+  chainRepository,
   chainWordsRepository,
   connect,
   type Database,
@@ -26,6 +27,7 @@ import { priceFileMaker as makerHere } from '../../usecases/index.ts';
 import type {
   BasketCheckStore,
   BeginningStore,
+  ChainStore,
   ChainWordsStore,
   DraftStore,
   FindingStore,
@@ -65,6 +67,7 @@ export interface Ports {
   readonly past: PlanPast;
   readonly promotions: PromotionStore;
   readonly rules: WorkRulesStore;
+  readonly chain: ChainStore;
   readonly words: ChainWordsStore;
   readonly waiting: WaitingEntryStore;
   readonly writer: PlanWriter;
@@ -116,6 +119,7 @@ export function portsOf(
     past: planPast(db),
     promotions: promotionRepository(db),
     rules: workRulesRepository(db),
+    chain: chainRepository(db),
     words: chainWordsRepository(db),
     waiting: waitingEntryRepository(db),
     writer: planRepository(db),

@@ -1,19 +1,12 @@
 import type { BasketCheckView, CheckMoment } from '../../contracts/view/index.ts';
+import { WEEKDAY_NAMES } from '../../core/words/index.ts';
 import { saidAmount, saidClock, shortMoment } from '../writing/index.ts';
-
-const DAYS = {
-  mon: 'Monday',
-  tue: 'Tuesday',
-  wed: 'Wednesday',
-  thu: 'Thursday',
-  fri: 'Friday',
-  sat: 'Saturday',
-  sun: 'Sunday',
-} as const;
 
 /** "next Saturday, 10:00", or the moment itself. */
 export const checkMomentWords = (moment: CheckMoment, now: string): string =>
-  'at' in moment ? shortMoment(moment.at, now) : `next ${DAYS[moment.next]}, ${saidClock(moment.time)}`;
+  'at' in moment
+    ? shortMoment(moment.at, now)
+    : `next ${WEEKDAY_NAMES[moment.next]}, ${saidClock(moment.time)}`;
 
 /** "must stay under 30.00", as it was asked for. */
 export function wantedWords({ atMost, atLeast }: Pick<BasketCheckView, 'atMost' | 'atLeast'>): string {

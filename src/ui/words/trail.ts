@@ -21,6 +21,8 @@ export function trailAboutWords(about: Exclude<TrailAbout, { kind: 'promotion' }
       return about.name;
     case 'plan':
       return 'The whole plan';
+    case 'chain':
+      return 'The settings of the chain';
     case 'work-rules':
       return 'The rules of work';
     case 'chain-words':

@@ -35,10 +35,10 @@ const KINDS = {
   promotions: ['promotion', 'proposal'],
   stockroom: ['entries', 'many-entries', 'waiting entries', 'plan'],
   sending: ['sending', 'signing key', 'terminal key'],
-  chain: ['work rules', 'chain words', 'person'],
+  chain: ['chain', 'work rules', 'chain words', 'person'],
 } as const;
 /** Kinds whose entries change what prices. */
-const PRICES: readonly string[] = ['promotion', 'entries', 'many-entries', 'plan'];
+const PRICES: readonly string[] = ['promotion', 'entries', 'many-entries', 'plan', 'chain'];
 /** Tables that say something of an item by its number. */
 const OF_ITEMS: readonly TableName[] = ['items', 'prices', 'listPrices', 'setItems'];
 
@@ -146,6 +146,8 @@ function aboutOf({ kind, subject, before, after }: TrailEntry, { document }: Cur
       return { kind: 'terminal', id: subject };
     case 'person':
       return { kind, name: (after as { name: string }).name };
+    case 'chain':
+      return { kind: 'chain' };
     case 'work rules':
       return { kind: 'work-rules' };
     case 'chain words':

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { inMemory, person } from '../../../tests/plans/ports.ts';
 import { change, type Promoted, withPromotions } from '../../../tests/plans/small-plan.ts';
 import type { Person, PromotionStep } from '../../contracts/index.ts';
+import { NO_HOUSE_RULES } from '../../core/house-rules/index.ts';
 import {
   changeMany,
   listPromotions,
@@ -302,6 +303,9 @@ describe('what happened to a promotion', () => {
 it('the rules of work are set by administrators alone', async () => {
   const ports = chain();
   expect(await setWorkRules(ports, approver, ALONE)).toMatchObject({ failure: { kind: 'forbidden' } });
-  expect(await setWorkRules(ports, person('administrator'), ALONE)).toEqual({ ok: true, value: ALONE });
-  expect(await ports.rules.current()).toEqual(ALONE);
+  expect(await setWorkRules(ports, person('administrator'), ALONE)).toMatchObject({ ok: true, value: ALONE });
+  expect(await ports.rules.current()).toMatchObject(ALONE);
+  // What is not named stays.
+  await setWorkRules(ports, person('administrator'), { house: { ...NO_HOUSE_RULES, longest: 30 } });
+  expect(await ports.rules.current()).toMatchObject({ ...ALONE, house: { longest: 30 } });
 });

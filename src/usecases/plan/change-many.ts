@@ -20,18 +20,20 @@ import {
   shiftWhen,
 } from '../../core/plan/index.ts';
 import { apply, book, type CompiledPlan } from '../../core/price-book/index.ts';
-import { approved, changesAtOnce, isStanding } from '../people/index.ts';
+import { changesAtOnce, isStanding } from '../people/index.ts';
 import type {
   CurrentPlan,
   PlanBook,
   PromotionSave,
   PromotionStore,
+  Proposal,
   StoredPromotion,
   WorkRules,
   WorkRulesStore,
 } from '../ports/index.ts';
+import { approvalOf, houseFaults } from './house.ts';
 import { readPromotionInput } from './save-promotion.ts';
-import { mayResume } from './set-promotion-status.ts';
+import { APPROVED_FIRST, mayResume } from './set-promotion-status.ts';
 import { spanEffect } from './span-effect.ts';
 import { proposalAfter } from './step-promotion.ts';
 
@@ -137,6 +139,8 @@ async function planMany(
     const found = all.get(id);
     if (!found) return failed({ kind: 'not-found', what: `promotion ${id}` });
     if (action === 'submit') {
+      const { promotion: live, proposal } = found;
+      faults.push(...inPlace(i, live, houseFaults(proposal?.document ?? live, live, rules.house)));
       const submission = proposalAfter(found, person, { step: 'submit', reason: '', now: minuteText(now) });
       if ('fault' in submission)
         faults.push({
@@ -162,7 +166,7 @@ async function planMany(
     }
     const next =
       action === 'approve'
-        ? refusing(approved(found, person, rules))
+        ? refusing(approvalOf(found, person, rules, current.compiled))
         : action === 'resume' && !(await mayResume(ports.promotions, person, id))
           ? { fault: 'was paused by somebody else', wanted: 'who paused it, or who approves' }
           : after(found.promotion, request, wall);
@@ -170,10 +174,17 @@ async function planMany(
       faults.push({ path: ['ids', i], what: `“${found.promotion.name}” ${next.fault}`, wanted: next.wanted });
       continue;
     }
+    if ('first' in next) {
+      const { promotion, revision } = found;
+      saves.push({ promotion, revision, action: APPROVED_FIRST, proposal: next.first });
+      continue;
+    }
     const save = savingOf(found, next.promotion, request, { person, rules });
     const read = readPromotionInput(next.promotion, current.document);
     if (!read.ok && read.failure.kind === 'invalid')
       faults.push(...read.failure.faults.map((fault) => ({ ...fault, path: ['ids', i, ...fault.path] })));
+    if (asksHouse(action, save))
+      faults.push(...inPlace(i, found.promotion, houseFaults(save.promotion, found.promotion, rules.house)));
     saves.push(save);
   }
   return faults.length > 0 ? failed({ kind: 'invalid', faults }) : done({ saves, left, cut });
@@ -181,7 +192,19 @@ async function planMany(
 
 const minuteText = (now: Instant): string => new Date(now).toISOString();
 
-const refusing = (next: ReturnType<typeof approved>): After => next;
+/** What ends something, or puts back what was approved, is never refused. */
+const asksHouse = (action: ManyAction, { promotion }: PromotionSave): boolean =>
+  (action === 'approve' || action === 'move') && isStanding(promotion);
+
+/** Faults of one among many: the sentence says which. */
+const inPlace = (at: number, { name }: PromotionDocument, faults: readonly Fault[]): Fault[] =>
+  faults.map(({ path, what, wanted }) => ({
+    path: ['ids', at, ...path],
+    what: `“${name}”: ${what}`,
+    wanted,
+  }));
+
+const refusing = (next: ReturnType<typeof approvalOf>): After | { first: Proposal } => next;
 
 /** What stands is moved once that was approved; what waits beside it is moved as it waits. */
 function savingOf(
@@ -204,6 +227,7 @@ function savingOf(
       writtenBy: person.id,
       submittedBy: null,
       submittedAt: null,
+      approvedBy: null,
       returned: proposal?.returned ?? null,
     },
   };

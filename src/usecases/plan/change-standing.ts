@@ -135,6 +135,7 @@ function saveOf(
       writtenBy: person.id,
       submittedBy: null,
       submittedAt: null,
+      approvedBy: null,
       returned: proposal?.returned ?? null,
     },
   };

@@ -36,7 +36,7 @@ export async function listPromotions(
         stores: stores.size,
         revision,
         // What is not decided yet is the planners' matter.
-        waiting: person.stores === null ? waitingView(proposal) : null,
+        waiting: person.stores === null ? waitingView(proposal, person) : null,
       },
     ];
   });

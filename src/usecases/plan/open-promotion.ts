@@ -43,7 +43,7 @@ export async function openPromotion(
   return done({
     promotion,
     revision: found.revision,
-    waiting: plans ? waitingView(found.proposal) : null,
+    waiting: plans ? waitingView(found.proposal, person) : null,
     change: plans ? changeOf(found, document, person, difference) : null,
     rules: await ports.rules.current(),
     heldBack: (await ports.heldBack.all()).find((one) => one.promotion === id) ?? null,

@@ -22,9 +22,9 @@ import { type Basket, readBasket, ringBasket } from '../../core/receipt/index.ts
 import { type Names, namesOf, promotionText } from '../../core/sentence/index.ts';
 import { trialBasketView } from '../check/index.ts';
 import { seenBy } from '../people/index.ts';
-import type { CurrentPlan, PlanBook } from '../ports/index.ts';
+import type { CurrentPlan, PlanBook, WorkRulesStore } from '../ports/index.ts';
+import { houseView } from './house-view.ts';
 import { readPromotionInput } from './save-promotion.ts';
-import { shutView } from './shut-view.ts';
 
 /** A receipt that follows the typing; past this much work the best found so far is shown. */
 const WORK = 1_000_000;
@@ -34,7 +34,7 @@ export type TrialLines = readonly { readonly sku: string; readonly quantity: str
 
 /** What a draft of a deal over the basket would do, without saving it. */
 export async function previewDeal(
-  ports: { book: PlanBook },
+  ports: { book: PlanBook; rules: WorkRulesStore },
   person: Person,
   input: { promotion: unknown; store: string | null; lines: TrialLines | null },
 ): Promise<Outcome<DealPreview>> {
@@ -55,7 +55,7 @@ export async function previewDeal(
   if (trial && !trial.ok) return failed({ kind: 'invalid', faults: trial.faults });
   const told = {
     sentence: promotionText(read.value, plan.currency, names),
-    shut: shutView(current.compiled, draft),
+    house: houseView(current.compiled, read.value, (await ports.rules.current()).house),
     ...shown(consequences, current, names),
     trial: trial && rung(trial.basket),
   };
@@ -114,7 +114,7 @@ function shown(
   { stores, lookedAt, items, steps, rivals, warnings }: DealConsequences,
   { compiled, document }: CurrentPlan,
   names: Names,
-): Omit<DealPreview, 'sentence' | 'shut' | 'trial'> {
+): Omit<DealPreview, 'sentence' | 'house' | 'trial'> {
   const store = lookedAt && compiled.stores.get(lookedAt.store)!;
   const promotions = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const skus = steps.flatMap(({ lines, split }) => [...lines, ...(split ?? [])].map(({ sku }) => sku));

@@ -15,15 +15,15 @@ import { formatAmount, type MinorUnits } from '../../core/money/index.ts';
 import { readPromotion } from '../../core/plan/index.ts';
 import { namesOf, promotionText } from '../../core/sentence/index.ts';
 import { seenBy } from '../people/index.ts';
-import type { CurrentPlan, PlanBook } from '../ports/index.ts';
+import type { CurrentPlan, PlanBook, WorkRulesStore } from '../ports/index.ts';
+import { houseView } from './house-view.ts';
 import { readPromotionInput } from './save-promotion.ts';
-import { shutView } from './shut-view.ts';
 
 const LINES_SHOWN = 300;
 
 /** What a draft would do, without saving it. */
 export async function previewPromotion(
-  ports: { book: PlanBook },
+  ports: { book: PlanBook; rules: WorkRulesStore },
   person: Person,
   input: { promotion: unknown; store: string | null },
 ): Promise<Outcome<Preview>> {
@@ -45,7 +45,7 @@ export async function previewPromotion(
   );
   const told = {
     sentence,
-    shut: shutView(current.compiled, draft),
+    house: houseView(current.compiled, read.value, (await ports.rules.current()).house),
     ...shown(consequences, current),
     terms: outlived(draft),
   };
@@ -67,7 +67,7 @@ const withoutMargins = (preview: Preview): Preview => ({
 function shown(
   result: Consequences,
   { compiled, document }: CurrentPlan,
-): Omit<Preview, 'sentence' | 'shut' | 'terms'> {
+): Omit<Preview, 'sentence' | 'house' | 'terms'> {
   const money = (amount: MinorUnits) => formatAmount(amount, compiled.plan.currency);
   const promotions = new Map(document.promotions.map((promotion) => [promotion.id, promotion]));
   const named = (id: string) => ({ id, name: compiled.stores.get(id)?.name ?? id });

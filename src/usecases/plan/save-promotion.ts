@@ -26,9 +26,9 @@ import type {
   PromotionStore,
   SaveResult,
   StoredPromotion,
-  WorkRules,
   WorkRulesStore,
 } from '../ports/index.ts';
+import { houseFaults, needsTwo } from './house.ts';
 
 /** Tests a raw promotion against the plan it shall belong to. */
 export function readPromotionInput(raw: unknown, plan: PlanDocument): Outcome<PromotionDocument> {
@@ -57,7 +57,7 @@ export async function savePromotion(
   input: { promotion: unknown; revision: number | null },
 ): Promise<Outcome<SavedPromotion>> {
   if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
-  const { document } = await ports.book.current();
+  const { document, compiled } = await ports.book.current();
   const read = readPromotionInput(input.promotion, document);
   if (!read.ok) return read;
   if (input.revision === null && isReservedId(read.value.id))
@@ -66,7 +66,13 @@ export async function savePromotion(
   const terms = (before?.proposal?.document ?? before?.promotion)?.supplier;
   // Who is not shown the terms cannot have meant to take them away.
   const written = { ...read.value, ...(terms && !person.costs ? { supplier: terms } : {}) };
-  const save = savingOf(before, written, person, await ports.rules.current());
+  const rules = await ports.rules.current();
+  const atOnce = changesAtOnce(person, rules) && !needsTwo(compiled, written, rules.house);
+  const save = savingOf(before, written, person, atOnce);
+  const faults = isStanding(save.promotion)
+    ? houseFaults(save.promotion, before?.promotion ?? null, rules.house)
+    : [];
+  if (faults.length > 0) return failed({ kind: 'invalid', faults });
   const { proposal, action } = save;
   const result = await ports.promotions.save(save.promotion, input.revision, {
     person: person.id,
@@ -82,10 +88,10 @@ function savingOf(
   before: StoredPromotion | null,
   written: PromotionDocument,
   person: Person,
-  rules: WorkRules,
+  /** Whether it counts as it is written. */
+  atOnce: boolean,
 ): Required<Pick<PromotionSave, 'promotion' | 'action' | 'proposal'>> {
   const live = before?.promotion ?? null;
-  const atOnce = changesAtOnce(person, rules);
   const own = {
     promotion: { ...written, status: statusOf(live, written.status, atOnce, person) },
     proposal: null,
@@ -100,6 +106,7 @@ function savingOf(
       writtenBy: person.id,
       submittedBy: null,
       submittedAt: null,
+      approvedBy: null,
       returned: before?.proposal?.returned ?? null,
     },
   };

@@ -1,10 +1,14 @@
 import { failed, invalid, may, type Outcome, type Person } from '../../contracts/index.ts';
 import type { PromotionStatus } from '../../core/plan/index.ts';
-import { approved, isStanding } from '../people/index.ts';
+import { isStanding } from '../people/index.ts';
 import type { PlanBook, PromotionStore, StoredPromotion, WorkRulesStore } from '../ports/index.ts';
+import { approvalOf, houseFaults } from './house.ts';
 import { readPromotionInput, STATUS_ACTIONS, saved } from './save-promotion.ts';
 
 type Ports = { book: PlanBook; promotions: PromotionStore; rules: WorkRulesStore };
+
+/** As the history tells the first of two approvals. */
+export const APPROVED_FIRST = 'approved by the first of two';
 
 /** Approves, pauses, resumes, archives or withdraws a promotion. */
 export async function setPromotionStatus(
@@ -41,11 +45,21 @@ export async function approve(
   revision: number,
 ): Promise<Outcome<{ revision: number }>> {
   if (!may(person, 'approve')) return failed({ kind: 'forbidden' });
-  const next = approved(found, person, await ports.rules.current());
+  const rules = await ports.rules.current();
+  const { document, compiled } = await ports.book.current();
+  const next = approvalOf(found, person, rules, compiled);
   if ('fault' in next) return invalid([], `it ${next.fault}`, next.wanted);
-  const { document } = await ports.book.current();
-  const read = readPromotionInput(next.promotion, document);
+  const promotion = 'first' in next ? (next.first.document ?? found.promotion) : next.promotion;
+  const read = readPromotionInput(promotion, document);
   if (!read.ok) return read;
+  const faults = houseFaults(promotion, found.promotion, rules.house);
+  if (faults.length > 0) return failed({ kind: 'invalid', faults });
+  if ('first' in next)
+    return saved(
+      await ports.promotions.save(found.promotion, revision, {
+        ...{ person: person.id, action: APPROVED_FIRST, proposal: next.first },
+      }),
+    );
   const action = found.proposal?.document ? 'change approved' : STATUS_ACTIONS.approved;
   return saved(
     await ports.promotions.save(next.promotion, revision, { person: person.id, action, proposal: null }),

@@ -8,6 +8,7 @@ import {
 } from '../../contracts/index.ts';
 import { isSubmitted } from '../people/index.ts';
 import type { PlanBook, PromotionStore, Proposal, StoredPromotion, WorkRulesStore } from '../ports/index.ts';
+import { houseFaults } from './house.ts';
 import { saved } from './save-promotion.ts';
 import { approve } from './set-promotion-status.ts';
 
@@ -36,6 +37,11 @@ export async function stepPromotion(
   const found = await ports.promotions.find(id);
   if (!found) return failed({ kind: 'not-found', what: `promotion ${id}` });
   if (step === 'approve') return approve(ports, person, found, revision);
+  if (step === 'submit') {
+    const { house } = await ports.rules.current();
+    const faults = houseFaults(found.proposal?.document ?? found.promotion, found.promotion, house);
+    if (faults.length > 0) return failed({ kind: 'invalid', faults });
+  }
   const next = proposalAfter(found, person, { step, reason, now });
   if ('fault' in next) return invalid(next.path ?? [], next.fault, next.wanted);
   return saved(
@@ -59,6 +65,8 @@ type Next =
   | { readonly proposal: Proposal | null }
   | { readonly fault: string; readonly wanted: string; readonly path?: string[] };
 
+const NOT_SUBMITTED = { submittedBy: null, submittedAt: null, approvedBy: null };
+
 /** What waits after a step; or why it cannot be taken. */
 export function proposalAfter(
   { promotion, proposal, updatedBy }: StoredPromotion,
@@ -77,12 +85,13 @@ export function proposalAfter(
           writtenBy: change ? proposal!.writtenBy : (updatedBy ?? person.id),
           submittedBy: person.id,
           submittedAt: now,
+          approvedBy: null,
           returned: null,
         },
       };
     case 'take-back':
       if (!isSubmitted(proposal)) return { fault: 'it is not submitted', wanted: 'one that is' };
-      return { proposal: change ? { ...proposal!, submittedBy: null, submittedAt: null } : null };
+      return { proposal: change ? { ...proposal!, ...NOT_SUBMITTED } : null };
     case 'send-back':
       if (!isSubmitted(proposal)) return { fault: 'it is not submitted', wanted: 'one that is' };
       if (reason.trim() === '')
@@ -94,8 +103,7 @@ export function proposalAfter(
       return {
         proposal: {
           ...proposal!,
-          submittedBy: null,
-          submittedAt: null,
+          ...NOT_SUBMITTED,
           returned: { by: person.name, reason: reason.trim() },
         },
       };

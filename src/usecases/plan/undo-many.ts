@@ -75,6 +75,7 @@ function submissionBefore([approval, ...earlier]: readonly HistoryEntry[]): Prop
     writtenBy: submitted.personId,
     submittedBy: submitted.personId,
     submittedAt: submitted.at,
+    approvedBy: null,
     returned: null,
   };
 }

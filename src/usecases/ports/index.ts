@@ -1,5 +1,6 @@
 export type * from './basket-check-store.ts';
 export type * from './beginning-store.ts';
+export type * from './chain-store.ts';
 export type * from './chain-words-store.ts';
 export type * from './draft-store.ts';
 export type * from './finding-store.ts';

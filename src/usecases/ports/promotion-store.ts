@@ -9,6 +9,8 @@ export interface Proposal {
   readonly submittedBy: string | null;
   /** ISO 8601, UTC. */
   readonly submittedAt: string | null;
+  /** Who approved it first, where the house asks for two; null: nobody yet. */
+  readonly approvedBy: string | null;
   /** Who sent it back, and why. */
   readonly returned: { readonly by: string; readonly reason: string } | null;
 }

@@ -1,13 +1,18 @@
+import type { HouseRules } from '../../core/house-rules/index.ts';
+
 /** How the chain wants its people to work. */
 export interface WorkRules {
   /** What somebody wrote or submitted is approved by somebody else, and only what was submitted. */
   readonly another: boolean;
   /** Regular prices, and what changes the goods or places of an approved promotion, wait for approval too. */
   readonly stockroom: boolean;
+  /** What it asks of its promotions. */
+  readonly house: HouseRules;
 }
 
 /** Port: the rules of work of the chain. */
 export interface WorkRulesStore {
   current(): Promise<WorkRules>;
-  set(rules: WorkRules, person: string): Promise<void>;
+  /** What is not named stays. */
+  set(rules: Partial<WorkRules>, person: string): Promise<void>;
 }

@@ -1,5 +1,6 @@
 export * from './bring-in.ts';
 export * from './browse-stockroom.ts';
+export * from './chain-settings.ts';
 export * from './change-stockroom.ts';
 export * from './changed-cells.ts';
 export * from './decide-entries.ts';

@@ -124,7 +124,7 @@ function whatWaits(
 ): Pick<TodayView, 'toApprove' | 'sentBack' | 'submitted' | 'drafts'> {
   const submitted = all.filter(({ waiting }) => waiting?.state === 'submitted');
   const own = ({ waiting }: PromotionSummary) =>
-    !may(person, 'approve') || (another && waiting?.by === person.id);
+    !may(person, 'approve') || (another && waiting?.by === person.id) || waiting?.first === 'you';
   return {
     toApprove: submitted.filter((one) => !own(one)),
     submitted: submitted.filter(own),

@@ -1,0 +1,2 @@
+ALTER TABLE "chain" ADD COLUMN "house_rules" jsonb;--> statement-breakpoint
+ALTER TABLE "proposal" ADD COLUMN "approved_by" text;
