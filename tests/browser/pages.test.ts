@@ -118,28 +118,25 @@ describe('at the desk', () => {
   });
 
   // Two at once: most of a page's time is spent waiting for it to be still.
-  it.concurrent.each(PAGES)(
-    '%s has no fault that axe finds, and fits on a phone',
-    { timeout: 60_000 },
-    (path) =>
-      // A store's person has few rows: what axe looks at are kinds of elements, not their number.
-      seated(MANY_ROWS.includes(path) ? 'tove' : 'rufus', async ({ page, complaints }) => {
-        await page.setViewportSize(SHEETS.includes(path) ? { ...DESK, height: 480 } : DESK);
-        complaints.length = 0;
-        await page.goto(path);
-        await atRest(page);
-        expect(await accessFaults(page, { except: EXCEPT[path] })).toEqual([]);
-        if (BY_NIGHT.includes(path)) {
-          await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'ink'));
-          expect(await accessFaults(page, { rules: ['color-contrast'] })).toEqual([]);
-        }
-        expect(await tooSmall(page)).toEqual([]);
-        await page.setViewportSize(PHONE);
-        expect(await sticksOut(page)).toBe(false);
-        // What the content policy keeps out, a browser says on its console; so it does what is not there.
-        const asked = (line: string) => !(path.includes('no-such') && line.includes('404'));
-        expect(complaints.filter(asked)).toEqual([]);
-      }),
+  it.concurrent.each(PAGES)('%s has no fault that axe finds, and fits on a phone', (path) =>
+    // A store's person has few rows: what axe looks at are kinds of elements, not their number.
+    seated(MANY_ROWS.includes(path) ? 'tove' : 'rufus', async ({ page, complaints }) => {
+      await page.setViewportSize(SHEETS.includes(path) ? { ...DESK, height: 480 } : DESK);
+      complaints.length = 0;
+      await page.goto(path);
+      await atRest(page);
+      expect(await accessFaults(page, { except: EXCEPT[path] })).toEqual([]);
+      if (BY_NIGHT.includes(path)) {
+        await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'ink'));
+        expect(await accessFaults(page, { rules: ['color-contrast'] })).toEqual([]);
+      }
+      expect(await tooSmall(page)).toEqual([]);
+      await page.setViewportSize(PHONE);
+      expect(await sticksOut(page)).toBe(false);
+      // What the content policy keeps out, a browser says on its console; so it does what is not there.
+      const asked = (line: string) => !(path.includes('no-such') && line.includes('404'));
+      expect(complaints.filter(asked)).toEqual([]);
+    }),
   );
 });
 
