@@ -50,8 +50,8 @@ async function against(parts, chromium = null) {
         ...{ FAULTS_DATA: inRoot('.data'), FAULTS_CHROMIUM: chromium ?? '' },
       },
     });
-    child.on('message', (state) => {
-      gate?.set(state);
+    child.on('message', async (state) => {
+      await gate?.set(state);
       child.send(state);
     });
     const code = await new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));

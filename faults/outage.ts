@@ -118,7 +118,7 @@ async function ringAt(tills: string): Promise<{ status: number; took: number }> 
   const reply = await fetch(`${tills}/till/s002-1/basket`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ lines: [{ item: ITEM, quantity: 1 }] }),
+    body: JSON.stringify({ lines: [{ sku: ITEM, quantity: 1 }] }),
     ...patience(),
   }).catch(() => null);
   await reply?.text();

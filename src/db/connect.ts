@@ -2,6 +2,7 @@ import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate as runMigrations } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import * as schema from './schema/index.ts';
+import { watchForSilence } from './silence.ts';
 
 export type Database = NodePgDatabase<typeof schema>;
 /** What is done in one go or not at all. */
@@ -28,6 +29,7 @@ export function connect(url: string, connections = 10): Connection {
   });
   // An idle connection that breaks is taken out by the pool; the next question makes a new one.
   pool.on('error', () => {});
+  watchForSilence(pool, url);
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool };
 }
 

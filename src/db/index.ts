@@ -24,3 +24,4 @@ export * from './repositories/stockroom-repository.ts';
 export * from './repositories/waiting-entry-repository.ts';
 export * from './repositories/work-rules-repository.ts';
 export * as schema from './schema/index.ts';
+export { giveUp } from './silence.ts';

@@ -1,8 +1,11 @@
 import pg from 'pg';
-import { CHANNELS, type Channel } from '../db/index.ts';
+import { CHANNELS, type Channel, giveUp } from '../db/index.ts';
 import { log } from './machine/log.ts';
 
 const AGAIN_AFTER = 2_000;
+/** So often it is asked whether the line still stands, and so soon it answers: news that never come are not missed. */
+const ASKS_EVERY = 10_000;
+const ANSWERS_WITHIN = 8_000;
 
 export interface Hearing {
   /** Something was told on a channel. */
@@ -20,29 +23,38 @@ export function hearDatabase(databaseUrl: string, channels: readonly Channel[], 
     away = true;
   };
   const listen = async () => {
-    const client = new pg.Client({ connectionString: databaseUrl, keepAlive: true });
+    const client = new pg.Client({
+      connectionString: databaseUrl,
+      connectionTimeoutMillis: ANSWERS_WITHIN,
+      query_timeout: ANSWERS_WITHIN,
+    });
     client.on('notification', ({ channel, payload }) => {
       const known = named.get(channel);
       if (known) hearing.onNews(known, payload ?? '');
     });
     // A connection that breaks may say so twice; it is made anew once.
     let broken = false;
-    client.on('error', () => {
+    const asking = setInterval(() => void client.query('select 1').catch(breakOff), ASKS_EVERY).unref();
+    function breakOff() {
+      clearInterval(asking);
+      giveUp(client);
       if (broken) return;
       broken = true;
       tellAway();
       setTimeout(again, AGAIN_AFTER).unref();
-    });
-    await client.connect();
-    for (const name of named.keys()) await client.query(`listen ${name}`);
+    }
+    client.on('error', breakOff);
+    try {
+      await client.connect();
+      for (const name of named.keys()) await client.query(`listen ${name}`);
+    } catch {
+      return breakOff();
+    }
+    if (broken) return;
     if (away) log.warn('the database answers again');
     away = false;
     hearing.onBegin?.();
   };
-  const again = () =>
-    listen().catch(() => {
-      tellAway();
-      setTimeout(again, AGAIN_AFTER).unref();
-    });
-  void again();
+  const again = () => void listen();
+  again();
 }

@@ -1,4 +1,5 @@
 import PgBoss from 'pg-boss';
+import { connect } from '../db/index.ts';
 import { log } from './machine/log.ts';
 
 /** What the application does by itself, whichever of its servers does it. */
@@ -38,10 +39,11 @@ export interface Jobs {
  * @param works null: this server asks for jobs and does none.
  */
 export function jobs(databaseUrl: string, works: Record<JobName, () => Promise<void>> | null): Jobs {
+  // A pool of ours: one that is silent is given up, so that jobs go on once the database is back.
+  const { pool } = connect(databaseUrl, CONNECTIONS);
   const boss = new PgBoss({
-    connectionString: databaseUrl,
+    db: { executeSql: (text, values) => pool.query(text, values) },
     schema: 'jobs',
-    max: CONNECTIONS,
     archiveCompletedAfterSeconds: 3_600,
     deleteAfterHours: 48,
   });
@@ -92,6 +94,7 @@ export function jobs(databaseUrl: string, works: Record<JobName, () => Promise<v
     async stop() {
       stopped = true;
       await boss.stop({ graceful: true, timeout: 5_000 }).catch(() => {});
+      await pool.end();
     },
   };
 }
