@@ -28,6 +28,7 @@ interface DriverError {
   readonly constraint?: string;
   readonly detail?: string;
   readonly message?: string;
+  readonly cause?: unknown;
 }
 
 /** Drizzle wraps what the driver throws. */
@@ -55,14 +56,26 @@ const AWAY_CODES = ['57P01', '57P02', '57P03', '53300', '3D000', '42P01', '55006
 const AWAY_WORDS =
   /connection terminated|connect(ion)? timeout|timeout exceeded when trying to connect|not queryable|ended unexpectedly/i;
 
-/** Whether an error says that the database cannot be asked just now, and may be asked again later. */
+/**
+ * Whether an error says that the database cannot be asked just now, and may be asked again later; however deep packages
+ * have wrapped that.
+ */
 export function isDatabaseAway(error: unknown): boolean {
+  for (let one = error as DriverError | null | undefined, deep = 0; one && deep < DEEPEST; deep++) {
+    if (saysAway(one)) return true;
+    one = one.cause as DriverError | undefined;
+  }
+  return false;
+}
+
+/** No package wraps what it caught more often. */
+const DEEPEST = 8;
+
+function saysAway(error: DriverError): boolean {
   if (error instanceof DatabaseAway) return true;
-  const { code, message } = causeOf(error);
-  if (
-    code !== undefined &&
-    (SOCKET_CODES.includes(code) || AWAY_CODES.includes(code) || code.startsWith('08'))
-  )
-    return true;
-  return AWAY_WORDS.test(message ?? '');
+  const { code, message } = error;
+  const says =
+    typeof code === 'string' &&
+    (SOCKET_CODES.includes(code) || AWAY_CODES.includes(code) || code.startsWith('08'));
+  return says || AWAY_WORDS.test(message ?? '');
 }
