@@ -1,7 +1,6 @@
 import type { Browser } from 'playwright-core';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { as } from '../application/client.ts';
-import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
 import { accessFaults, atRest, openBrowser, openPart, settled, sitDown } from './desk.ts';
 
@@ -56,42 +55,57 @@ test('the lens travels: a store, a day, a kind of shopper, all in the address', 
   await page.context().close();
 });
 
-test('two people on one promotion: the second is shown what the first saved, and loses nothing', async () => {
-  const rufus = await as('rufus');
-  await rufus.send('POST', '/api/promotions', { promotion: promotion('shared') });
+test('two people on one promotion: what both wrote is put together, part by part, and nothing is lost', async () => {
+  const [ines, rufus] = [await as('ines'), await as('rufus')];
+  const shared = promotion('shared');
+  await rufus.send('POST', '/api/promotions', { promotion: shared });
+  const here = async () => (await ines.send('PUT', '/api/promotions/shared/here', {})).body.others;
+  expect(await here()).toEqual([]);
   const { page } = await sitDown(browser, 'rufus');
   await page.goto('/plan/shared');
   await settled(page);
-  await rufus.send('PUT', '/api/promotions/shared', {
-    promotion: { ...promotion('shared'), name: 'Theirs' },
-    revision: 1,
-  });
-  await page.getByLabel('Name for colleagues').fill('Mine');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await page.getByText(/Somebody saved this promotion after you opened it/).waitFor();
-  await expect.poll(() => page.getByLabel('Name for colleagues').inputValue()).toBe('Mine');
-  // While it is read what stands now nothing can be saved: that would be refused, and nobody would see it.
-  let answer = () => {};
-  const held = new Promise<void>((resolve) => {
-    answer = resolve;
-  });
-  await page.route('**/api/promotions/shared', async (route) => {
-    if (route.request().method() === 'GET') await held;
-    await route.continue();
-  });
-  await page.getByRole('button', { name: /Go on with mine/ }).click();
+  // Each is told of the other while both have it open.
+  await page.getByText('Ines Calloway has this open as well.').waitFor();
+  expect(await here()).toEqual(['Rufus Tamsin']);
   const save = page.getByRole('button', { name: 'Save', exact: true });
-  await until(
-    () => save.isDisabled(),
-    (disabled) => disabled,
-  );
-  answer();
-  await save.click();
+  const name = page.getByLabel('Name for colleagues');
+  const between = page.getByRole('region', { name: 'What somebody else changed' });
+
+  // Ines writes another part: both are kept.
+  await ines.send('PUT', '/api/promotions/shared', { promotion: { ...shared, priority: 6 }, revision: 1 });
+  await name.fill('Mine');
+  await save.press('Enter');
+  await between.getByText(/Ines Calloway saved this after you opened it/).waitFor();
+  await between.getByRole('row', { name: 'Priority 100 6' }).waitFor();
+  await between.getByText('You wrote other parts: both can be kept.').waitFor();
+  await expect.poll(() => name.inputValue()).toBe('Mine');
+  expect(await accessFaults(page)).toEqual([]);
+  await between.getByRole('button', { name: 'Put both together' }).press('Enter');
+  await page.getByRole('button', { name: /^Priority: priority 6/ }).waitFor();
+  await save.press('Enter');
   await page.getByText('Saved.').waitFor();
-  expect((await rufus.get('/api/promotions/shared')).body).toMatchObject({
+  const standing = async () => (await rufus.get('/api/promotions/shared')).body;
+  expect(await standing()).toMatchObject({ revision: 3, promotion: { name: 'Mine', priority: 6 } });
+
+  // Ines writes the very part: one says whose counts.
+  await ines.send('PUT', '/api/promotions/shared', {
+    promotion: { ...shared, name: 'Hers', priority: 5 },
     revision: 3,
-    promotion: { name: 'Mine' },
   });
+  await name.fill('Mine again');
+  await save.press('Enter');
+  const whose = between.getByRole('group', { name: 'Name' });
+  await whose.getByRole('radio', { name: 'theirs' }).check();
+  await between.getByRole('button', { name: 'Put both together' }).press('Enter');
+  await expect.poll(() => name.inputValue()).toBe('Hers');
+  // It is a step like any other.
+  await page.getByRole('button', { name: 'Undo' }).press('Enter');
+  await expect.poll(() => name.inputValue()).toBe('Mine again');
+  await save.press('Enter');
+  await page.getByText('Saved.').waitFor();
+  expect(await standing()).toMatchObject({ revision: 5, promotion: { name: 'Mine again', priority: 6 } });
+  await page.goto('/plan');
+  await expect.poll(here).toEqual([]);
   await page.context().close();
 });
 

@@ -106,6 +106,8 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'POST stockroom/[table]/file': ['plan', `/api/stockroom/${NOWHERE}/file`, 'nothing'],
   'POST waiting-entries/[id]': ['plan', `/api/waiting-entries/${NOWHERE}`, { step: 'drop' }],
   'PUT chain-words': ['administer', '/api/chain-words', {}],
+  'PUT promotions/[id]/here': ['plan', `/api/promotions/${NOWHERE}/here`, {}],
+  'DELETE promotions/[id]/here': ['plan', `/api/promotions/${NOWHERE}/here`, {}],
   'PUT chain': ['administer', '/api/chain', {}],
   'PUT house-rules': ['administer', '/api/house-rules', {}],
   'PUT work-rules': ['administer', '/api/work-rules', {}],

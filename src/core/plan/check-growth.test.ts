@@ -50,7 +50,7 @@ describe('the fields that the format grew by', () => {
       withSet({ on: '2027-04-14', live: { node: 'moon' } }),
       '/itemSets/0/frozen/live/node no group of goods "moon"',
     ],
-    [withSet({ on: '2027-04-14' }), '/itemSets/0/frozen/live "live" is required'],
+    [withSet({ on: '2027-04-14' }), '/itemSets/0/frozen/live "live" is missing'],
     [
       promoted({ supplier: { from: '2027-03-10', to: '2027-03-01' } }),
       '/promotions/0/supplier/to the last day 2027-03-01 is before the first, 2027-03-10',
@@ -69,7 +69,7 @@ describe('the fields that the format grew by', () => {
     ],
     [
       promoted({ supplier: { to: '2027-03-01', uplift: -1 } }),
-      '/promotions/0/supplier/uplift "uplift" must be greater than or equal to 0',
+      '/promotions/0/supplier/uplift "uplift" is too small',
     ],
     [
       withSheet({ passes: [{ items: { set: 'gone' }, formula: { percentOff: 0 } }] }),
@@ -83,7 +83,7 @@ describe('the fields that the format grew by', () => {
     ],
     [
       withSheet({ passes: [{ items: { all: true } }] }),
-      '/promotions/0/offer/worksheet/passes/0/formula "formula" is required',
+      '/promotions/0/offer/worksheet/passes/0/formula "formula" is missing',
     ],
   ])('are refused where they make no sense (%#): %s', (document, fault) => {
     expect(faultsOf(document)).toContain(fault);

@@ -32,6 +32,7 @@ export { checkWhen } from './check-when.ts';
 export * from './document.ts';
 export * from './gtin.ts';
 export * from './item-rules.ts';
+export * from './merge-promotions.ts';
 export * from './model.ts';
 export * from './offers.ts';
 export * from './read.ts';

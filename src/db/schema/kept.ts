@@ -43,6 +43,17 @@ export const keptDraft = pgTable(
   (t) => [primaryKey({ columns: [t.person, t.key] })],
 );
 
+/** Who has a promotion open to write on it, until some time after their page was last heard of. */
+export const atDesk = pgTable(
+  'at_desk',
+  {
+    promotion: text().notNull(),
+    person: owner(),
+    seenAt: instant('seen_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.promotion, t.person] })],
+);
+
 /** A promotion to begin others from. */
 export const template = pgTable('template', {
   id: serial().primaryKey(),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import { type Draft, draftOf } from '../draft/draft.ts';
-import { type Desk, type DeskEvent, deskAfter, deskOf, type Opened, savedOf } from './desk.ts';
+import { type Desk, type DeskEvent, deskAfter, deskOf, type Opened, savedOf, savedSince } from './desk.ts';
 
 const draft = (name: string, percentOff = 1_000): Draft =>
   draftOf({
@@ -78,9 +78,32 @@ describe('what stands on the server', () => {
     expect(desk).toMatchObject({ draft: { name: 'Theirs' }, saving: { kind: 'saved', words: 'Saved.' } });
     expect(desk.draft).toBe(savedOf(desk));
   });
-  it('is saved over from now on, where somebody goes on with theirs', () => {
-    const desk = told(mine, { type: 'rebased', opened: opened('Theirs', 2) });
-    expect(desk).toMatchObject({ draft: { name: 'Mine' }, kept: { revision: 2 }, saving: { kind: 'idle' } });
+  describe('and was saved by somebody else meanwhile', () => {
+    const overtaken = told(mine, { type: 'overtaken', opened: opened('Theirs', 2) });
+    it('is shown beside what is written, and nothing is written over', () => {
+      expect(overtaken).toMatchObject({
+        ...{ draft: { name: 'Mine' }, kept: { revision: 1 }, overtaken: { revision: 2 } },
+        saving: { kind: 'idle' },
+      });
+    });
+    it('is written on over from then on, once both were put together', () => {
+      const desk = told(overtaken, { type: 'merged', draft: draft('Both'), at: 1_001 });
+      expect(desk).toMatchObject({ draft: { name: 'Both' }, kept: { revision: 2 }, overtaken: null });
+      expect(told(desk, { type: 'undone' })).toMatchObject({
+        draft: { name: 'Mine' },
+        kept: { revision: 2 },
+      });
+    });
+    it('takes the place of what is written where that is wanted, which can be taken back', () => {
+      const desk = told(overtaken, { type: 'theirs-taken', at: 1_001 });
+      expect(desk).toMatchObject({ draft: { name: 'Theirs' }, kept: { revision: 2 }, overtaken: null });
+      expect(told(desk, { type: 'undone' }).draft.name).toBe('Mine');
+      expect(told(mine, { type: 'theirs-taken', at: 1_001 })).toBe(mine);
+    });
+  });
+  it('tells what was saved since it was opened, the first first', () => {
+    const of = (...ids: number[]) => ({ ...opened('One'), history: ids.map((id) => ({ id })) }) as never;
+    expect(savedSince(of(2, 1), of(4, 3, 2, 1)).map(({ id }) => id)).toEqual([3, 4]);
   });
   it('is written on again where what was not saved is put aside, which can be taken back', () => {
     const desk = told(mine, { type: 'put-aside', at: 9_000 });

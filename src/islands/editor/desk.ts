@@ -30,6 +30,8 @@ export interface Desk {
   /** What stands on the server; null: it is new. */
   readonly kept: Opened | null;
   readonly saving: Saving;
+  /** What somebody else saved meanwhile, when this one was not saved over it; null: nothing. */
+  readonly overtaken: Opened | null;
   /** Steps that can be taken back, and those taken back. */
   readonly past: readonly Draft[];
   readonly future: readonly Draft[];
@@ -51,8 +53,12 @@ export type DeskEvent =
   | { readonly type: 'refused'; readonly refusal: Refusal }
   /** What stands on the server takes the place of what is written. */
   | { readonly type: 'reopened'; readonly opened: Opened; readonly words?: string }
-  /** What is written stays, to replace what stands now. */
-  | { readonly type: 'rebased'; readonly opened: Opened }
+  /** Somebody saved after this was opened: what stands now. */
+  | { readonly type: 'overtaken'; readonly opened: Opened }
+  /** Both are put together, and written on over what stands now. */
+  | { readonly type: 'merged'; readonly draft: Draft; readonly at: number }
+  /** What somebody else saved takes the place of what is written, which can be taken back. */
+  | { readonly type: 'theirs-taken'; readonly at: number }
   | { readonly type: 'tried'; readonly lines: readonly TrialLine[] | null };
 
 /** What is typed in one go is one step, in milliseconds. */
@@ -71,6 +77,7 @@ export function deskOf(opened: Opened | null, fresh: Draft, unsaved: KeptDraft |
     fresh,
     kept: opened,
     saving: { kind: 'idle' },
+    overtaken: null,
     past: [],
     future: [],
     writtenAt: Number.NEGATIVE_INFINITY,
@@ -105,10 +112,14 @@ export function deskAfter(desk: Desk, event: DeskEvent): Desk {
     case 'reopened': {
       const saving: Saving =
         event.words === undefined ? { kind: 'idle' } : { kind: 'saved', words: event.words };
-      return { ...desk, kept: event.opened, draft: draftOf(written(event.opened)), saving };
+      return { ...desk, kept: event.opened, draft: draftOf(written(event.opened)), saving, overtaken: null };
     }
-    case 'rebased':
-      return { ...desk, kept: event.opened, saving: { kind: 'idle' } };
+    case 'overtaken':
+      return { ...desk, overtaken: event.opened, saving: { kind: 'idle' } };
+    case 'merged':
+      return over(desk, event.draft, event.at);
+    case 'theirs-taken':
+      return desk.overtaken ? over(desk, draftOf(written(desk.overtaken)), event.at) : desk;
     case 'tried':
       return { ...desk, tried: event.lines };
   }
@@ -118,6 +129,19 @@ const withSheet = (draft: PriceChangeDraft, worksheet: WorksheetDocument): Price
   ...draft,
   offer: { ...draft.offer, worksheet },
 });
+
+/** Written on over what somebody else saved. */
+function over(desk: Desk, draft: Draft, at: number): Desk {
+  if (!desk.overtaken) return desk;
+  const step = writtenOn({ ...desk, writtenAt: Number.NEGATIVE_INFINITY }, draft, at);
+  return { ...step, kept: desk.overtaken, overtaken: null, writtenAt: Number.NEGATIVE_INFINITY };
+}
+
+/** What was saved since somebody opened it, the first first. */
+export function savedSince(base: Opened, now: Opened): Opened['history'] {
+  const known = new Set(base.history.map(({ id }) => id));
+  return now.history.filter(({ id }) => !known.has(id)).toReversed();
+}
 
 /** A step that can be taken back, unless it goes on with what was written a moment ago. */
 function writtenOn(desk: Desk, draft: Draft, at: number): Desk {

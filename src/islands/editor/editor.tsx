@@ -1,4 +1,5 @@
 import { type KeptDraft, type LensView, lensQuery } from '../../contracts/view/index.ts';
+import type { PromotionDocument } from '../../core/plan/index.ts';
 import { type Draft, isDeal, sheetOf } from '../draft/draft.ts';
 import { OutlookBelow } from '../outlook/index.ts';
 import { useChoices } from '../selection/index.ts';
@@ -7,11 +8,13 @@ import { refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
 import { Actions } from './actions.tsx';
 import { Again } from './again.tsx';
 import { Beside } from './beside.tsx';
+import { Conflict } from './conflict.tsx';
 import type { Opened } from './desk.ts';
 import { DraftFindings } from './draft-findings.tsx';
 import { DraftForm } from './draft-form.tsx';
 import { History } from './history.tsx';
 import { OpenedNotes } from './opened-notes.tsx';
+import { OthersHere } from './others-here.tsx';
 import { RefusalNotes } from './refusal-notes.tsx';
 import { SheetBelow } from './sheet-below.tsx';
 import { useDesk } from './use-desk.ts';
@@ -79,6 +82,7 @@ function Desk({
             Plan
           </a>
         </p>
+        <OthersHere promotion={plans && kept ? kept.promotion.id : null} />
         <OpenedNotes
           past={past}
           kept={kept}
@@ -98,12 +102,16 @@ function Desk({
           knownNames={preview.deal?.names ?? {}}
           onChange={at.onChange}
         />
-        <RefusalNotes
-          refusal={refusal}
-          deal={isDeal(draft)}
-          onTakeTheirs={at.onReopen}
-          onKeepMine={at.onRebase}
-        />
+        <RefusalNotes refusal={refusal} deal={isDeal(draft)} />
+        {kept && at.desk.overtaken ? (
+          <Conflict
+            base={kept}
+            mine={draft as PromotionDocument}
+            theirs={at.desk.overtaken}
+            onTake={at.onTakeTheirs}
+            onMerge={at.onMerge}
+          />
+        ) : null}
         {plans ? null : <p className="quiet mt-3 text-sm">priority {draft.priority ?? 100}</p>}
         <WhenWarnings
           when={draft.when}

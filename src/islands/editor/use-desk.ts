@@ -5,7 +5,7 @@ import { idInAddress, type PromotionStep } from '../../contracts/index.ts';
 import { type KeptDraft, type LensView, lensQuery } from '../../contracts/view/index.ts';
 import type { PromotionDocument, WorksheetDocument } from '../../core/plan/index.ts';
 import type { TrialLine } from '../basket/index.ts';
-import { type Draft, idFor, newDraft, randomLetters, wholeOf } from '../draft/draft.ts';
+import { type Draft, draftOf, idFor, newDraft, randomLetters, wholeOf } from '../draft/draft.ts';
 import type { SheetOutcome } from '../draft/outcome.ts';
 import { ask, refusalOf } from '../server/index.ts';
 import { deskAfter, deskOf, type Opened, savedOf } from './desk.ts';
@@ -44,7 +44,10 @@ export function useDesk({ view, opened, begin, unsaved }: Beginning) {
     try {
       await work();
     } catch (error) {
-      tell({ type: 'refused', refusal: refusalOf(error) });
+      const refusal = refusalOf(error);
+      const opened = refusal.current && kept ? await standing().catch(() => null) : null;
+      if (opened) tell({ type: 'overtaken', opened });
+      else tell({ type: 'refused', refusal });
     }
   }
   const standing = () => ask<Opened>(pathOf(kept?.promotion.id ?? draft.id));
@@ -94,8 +97,8 @@ export function useDesk({ view, opened, begin, unsaved }: Beginning) {
     },
     /** What stands on the server in the place of what is written. */
     onReopen: () => asking(async () => tell({ type: 'reopened', opened: await standing() })),
-    /** What is written goes on, over what stands now: a save under the old revision would be refused unseen. */
-    onRebase: () => asking(async () => tell({ type: 'rebased', opened: await standing() })),
+    onMerge: (merged: PromotionDocument) => tell({ type: 'merged', draft: draftOf(merged), at: now() }),
+    onTakeTheirs: () => tell({ type: 'theirs-taken', at: now() }),
   };
 }
 

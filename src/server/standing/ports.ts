@@ -5,6 +5,7 @@ import {
   chainWordsRepository,
   connect,
   type Database,
+  deskRepository,
   draftRepository,
   findingRepository,
   heldBackRepository,
@@ -29,6 +30,7 @@ import type {
   BeginningStore,
   ChainStore,
   ChainWordsStore,
+  DeskStore,
   DraftStore,
   FindingStore,
   HeldBackStore,
@@ -72,6 +74,7 @@ export interface Ports {
   readonly waiting: WaitingEntryStore;
   readonly writer: PlanWriter;
   readonly stockroom: StockroomStore;
+  readonly desks: DeskStore;
   readonly drafts: DraftStore;
   readonly templates: TemplateStore;
   readonly matchings: MatchingStore;
@@ -124,6 +127,7 @@ export function portsOf(
     waiting: waitingEntryRepository(db),
     writer: planRepository(db),
     stockroom: stockroomRepository(db),
+    desks: deskRepository(db),
     drafts: draftRepository(db),
     templates: templateRepository(db),
     matchings: matchingRepository(db),

@@ -1,3 +1,4 @@
+export * from './at-desk.ts';
 export * from './begin-promotion.ts';
 export * from './calendar-file.ts';
 export * from './chain-words.ts';

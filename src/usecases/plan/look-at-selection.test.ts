@@ -60,7 +60,7 @@ describe('what a selection tells', () => {
   it.each([
     ['items', { node: 'moon' }, 'no group of goods "moon"'],
     ['items', { regularPrice: { atLeast: '1.234' } }, '"1.234" is no amount in EUR'],
-    ['items', { anything: true }, '"anything" is not allowed'],
+    ['items', { anything: true }, '"anything" is no field of this'],
     ['stores', { group: 'nowhere' }, 'no store group "nowhere"'],
   ] as const)('of %s refuses %j', async (of, rule, what) => {
     const outcome = await look(of, rule);

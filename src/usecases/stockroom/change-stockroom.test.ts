@@ -212,7 +212,7 @@ describe('an entry with rules', () => {
     ['contains itself', { ...summer, rule: { not: { set: 'summer' } } }, 'leads back to itself'],
     ['names what is not there', { ...summer, rule: { node: 'moon' } }, 'no group of goods "moon"'],
     ['has the id of another', { ...summer, id: 'winter' }, 'the id of the address'],
-    ['has no rule', { id: 'summer', name: 'Summer' }, '"rule" is required'],
+    ['has no rule', { id: 'summer', name: 'Summer' }, '"rule" is missing'],
   ])('is refused where it %s', async (_, entry, what) => {
     const outcome = await put(entry);
     expect(outcome.ok).toBe(false);
