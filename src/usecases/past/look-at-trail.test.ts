@@ -51,6 +51,62 @@ describe('what was done', () => {
       { about: { kind: 'promotion', id: 'x', name: 'Was here' }, changes: [] },
     ],
     [
+      'another policy of the chain, in words',
+      {
+        ...{ kind: 'chain', subject: 'chain' },
+        before: { name: 'Quillmere', policy: { priceChanges: 'priority', baskets: 'best' } },
+        after: { name: 'Quillmere', policy: { priceChanges: 'lowest', baskets: 'best', marginFloor: 1_250 } },
+      },
+      {
+        about: { kind: 'chain' },
+        known: { before: expect.any(String), after: expect.any(String) },
+        changes: [
+          {
+            differences: [
+              {
+                what: 'Which price change counts',
+                before: 'the first by priority',
+                after: 'the lowest price',
+              },
+              { what: 'Margin below which one is warned', before: '–', after: '12.5 %' },
+            ],
+          },
+        ],
+      },
+    ],
+    [
+      'rules of the house, in words',
+      {
+        ...{ kind: 'work rules', subject: 'chain' },
+        before: { house: { notEndingOn: [], longest: null, secondFrom: null, shutDays: [] } },
+        after: {
+          house: {
+            ...{ notEndingOn: ['sun'], longest: 30, secondFrom: 5_000 },
+            shutDays: [{ day: '2027-12-25', name: 'Midwinter' }],
+          },
+        },
+      },
+      {
+        about: { kind: 'work-rules' },
+        known: null,
+        changes: [
+          {
+            differences: [
+              { what: 'Nothing ends on', before: '–', after: 'Sunday' },
+              { what: 'Days at most', before: '–', after: '30' },
+              { what: 'Two approvals from', before: '–', after: '50 %' },
+              { what: 'Days on which stores are shut', before: '–', after: 'Midwinter Sat 25 Dec 2027' },
+            ],
+          },
+        ],
+      },
+    ],
+    [
+      'rules of work of which nobody kept what they were before',
+      { kind: 'work rules', subject: 'chain', before: null, after: { another: true } },
+      { about: { kind: 'work-rules' }, changes: [] },
+    ],
+    [
       'a row that is new',
       { before: { entries: [] }, after: { puts: [{ sku: 'n', name: 'New one', node: 'food' }], drops: [] } },
       { about: { kind: 'table', table: 'items', rows: 1 }, changes: [{ label: 'New one (n)', how: 'new' }] },

@@ -26,6 +26,7 @@ import type {
   TrailEntry,
   TrailQuestion,
 } from '../ports/index.ts';
+import { settingChanges } from './setting-changes.ts';
 import { promotionChanges, rowChanges } from './trail-changes.ts';
 
 const PAGE = 50;
@@ -122,9 +123,18 @@ function changesPrices({ kind, before, after }: TrailEntry): boolean {
   return [before, after].some((state) => (state as { status?: string } | null)?.status === 'approved');
 }
 
+/** What the settings are called of which an entry of a kind tells. */
+const SETTINGS_OF: Readonly<Record<string, string>> = {
+  chain: 'The chain',
+  'work rules': 'Rules',
+  'chain words': 'Words',
+};
+
 function changesOf(entry: TrailEntry, current: CurrentPlan, person: Person): TrailEntryView['changes'] {
   if (entry.kind === 'promotion' || entry.kind === 'proposal')
     return promotionChanges(entry, current, person);
+  const settings = SETTINGS_OF[entry.kind];
+  if (settings !== undefined) return settingChanges(entry, settings, person);
   return entry.kind === 'entries' ? rowChanges(entry, current, person) : [];
 }
 
