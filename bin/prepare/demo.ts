@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { eq } from 'drizzle-orm';
+import { houseRules } from '../../demo/house-rules.ts';
 import { KEPT_BASKETS } from '../../demo/kept-baskets.ts';
 import { WORDS } from '../../demo/words.ts';
 import { DEMO_PASSWORD, DEMO_PEOPLE } from '../../src/contracts/demo-people.ts';
@@ -38,7 +39,8 @@ export async function loadDemo(
   const parsed = parsePlan(early);
   if (!parsed.ok) throw new Error(`the demo chain has faults: ${JSON.stringify(parsed.faults.slice(0, 3))}`);
   await planRepository(db).replace(early, 'set-up');
-  await db.update(schema.chain).set({ demo: true, words: WORDS });
+  const house = houseRules(new Date().getUTCFullYear());
+  await db.update(schema.chain).set({ demo: true, words: WORDS, houseRules: house });
   await loadPeople(db, environment);
   await giveKeys(db, document, environment, tillFolder);
   const book = livePlanBook(db);
