@@ -1,5 +1,5 @@
 import { ringHardBaskets } from './hard-baskets.ts';
-import { killAndCount } from './kill-rounds.ts';
+import { KILLED_PARTS, killAndCount } from './kill-rounds.ts';
 import { sendLargeBodies } from './large-bodies.ts';
 import { pollByMany, pollHere } from './many-terminals.ts';
 import { tryOddInputs } from './odd-inputs.ts';
@@ -8,7 +8,7 @@ import { processes } from './processes.ts';
 import { rollHere, rollOut } from './rollout.ts';
 
 const { BELLTAG_ORIGIN, DATABASE_URL, BELLTAG_TILLS, BELLTAG_TILL_PAGE } = process.env;
-const { FAULTS_DATA, FAULTS_ROUNDS, FAULTS_CHROMIUM } = process.env;
+const { FAULTS_DATA, FAULTS_ROUNDS, FAULTS_KILLS, FAULTS_CHROMIUM } = process.env;
 const origin = BELLTAG_ORIGIN!;
 const PARTS = {
   inputs: () => tryOddInputs(origin),
@@ -22,6 +22,7 @@ const PARTS = {
       processes(FAULTS_DATA!, 'faults'),
       { folder: BELLTAG_TILLS! },
       Number(FAULTS_ROUNDS ?? 12),
+      KILLED_PARTS.filter((part) => !FAULTS_KILLS || FAULTS_KILLS.split(' ').includes(part)),
     ),
   outage: () => loseDatabase(origin, BELLTAG_TILL_PAGE!, FAULTS_CHROMIUM!),
 };

@@ -29,6 +29,8 @@ export function connect(url: string, connections = 10): Connection {
   });
   // An idle connection that breaks is taken out by the pool; the next question makes a new one.
   pool.on('error', () => {});
+  // One that breaks while it is in use tells whoever asks by their question; unheard, this would end the whole process.
+  pool.on('connect', (client) => client.on('error', () => {}));
   watchForSilence(pool, url);
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool };
 }

@@ -48,6 +48,19 @@ it('a long question is waited for, as is who thinks between two', async () => {
   await pool.end();
 });
 
+it('a connection that breaks while somebody holds it ends their question, and nothing else', async () => {
+  const { pool } = connect(gate.url, 2);
+  const idle = await pool.connect();
+  const asked = failureOf(pool.query('select pg_sleep(600)'));
+  await gate.set('shut');
+  expect(isDatabaseAway(await asked)).toBe(true);
+  expect(isDatabaseAway(await failureOf(idle.query('select 1')))).toBe(true);
+  idle.release(true);
+  await gate.set('open');
+  expect((await pool.query('select 4 as four')).rows).toEqual([{ four: 4 }]);
+  await pool.end();
+});
+
 it('news are heard again over a new line where the one before fell silent', async () => {
   let begun = 0;
   const heard: string[] = [];

@@ -24,6 +24,8 @@ interface SavedReply {
 
 const WAITS = 'Kept as a change. What is approved goes on as it is until this is approved too.';
 
+const SAVED_MEANWHILE = 'Somebody saved it meanwhile: this is how it stands now. Nothing else was done.';
+
 const pathOf = (id: string): string => `/api/promotions/${idInAddress(id)}`;
 const now = (): number => performance.now();
 
@@ -46,8 +48,8 @@ export function useDesk({ view, opened, begin, unsaved }: Beginning) {
     } catch (error) {
       const refusal = refusalOf(error);
       const opened = refusal.current && kept ? await standing().catch(() => null) : null;
-      if (opened) tell({ type: 'overtaken', opened });
-      else tell({ type: 'refused', refusal });
+      if (!opened) tell({ type: 'refused', refusal });
+      else tell(dirty ? { type: 'overtaken', opened } : { type: 'reopened', opened, words: SAVED_MEANWHILE });
     }
   }
   const standing = () => ask<Opened>(pathOf(kept?.promotion.id ?? draft.id));
