@@ -108,6 +108,7 @@ const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?]>> = {
   'PUT chain-words': ['administer', '/api/chain-words', {}],
   'PUT promotions/[id]/here': ['plan', `/api/promotions/${NOWHERE}/here`, {}],
   'DELETE promotions/[id]/here': ['plan', `/api/promotions/${NOWHERE}/here`, {}],
+  'GET chain': ['administer', '/api/chain'],
   'PUT chain': ['administer', '/api/chain', {}],
   'PUT house-rules': ['administer', '/api/house-rules', {}],
   'PUT work-rules': ['administer', '/api/work-rules', {}],

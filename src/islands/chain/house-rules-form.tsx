@@ -6,7 +6,7 @@ import { WEEKDAY_NAMES } from '../../core/words/index.ts';
 import { Check, KeptField, Notice } from '../../ui/pieces/index.ts';
 import { dateWords } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
-import { basisPointsOf, countOf } from '../sentence/typed-numbers.ts';
+import { countOf, shareOf } from '../sentence/typed-numbers.ts';
 import { ask, refusalOf } from '../server/index.ts';
 
 /** What the chain asks of its own promotions, and when its stores are shut. */
@@ -83,10 +83,6 @@ export function HouseRulesForm({ house }: { house: HouseRules }) {
 const daysOf = (text: string): number | null => {
   const days = countOf(text);
   return days !== null && days <= 3_660 ? days : null;
-};
-const shareOf = (text: string): number | null => {
-  const share = basisPointsOf(text);
-  return share !== null && share <= 10_000 ? share : null;
 };
 
 function EndingDays({

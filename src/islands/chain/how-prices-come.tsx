@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import type { ChainChanged, ChainView, LensView } from '../../contracts/view/index.ts';
 import { FaultField, KeptField, Notice } from '../../ui/pieces/index.ts';
 import { BasketEffect, PriceEffect } from '../order/effect.tsx';
-import { basisPointsOf } from '../sentence/typed-numbers.ts';
-import { ask, NO_ANSWER, type Refusal, refusalOf } from '../server/index.ts';
+import { shareOf } from '../sentence/typed-numbers.ts';
+import { ask, refusalOf } from '../server/index.ts';
+import { bodyOf, useChainDesk } from './use-chain-desk.ts';
 
 const WINS = {
   priority: 'The one that comes first in the order of priorities',
@@ -17,38 +17,7 @@ const SHARES = {
 
 /** The chain's name, and how the prices of all of it come about; what another choice would do stands below. */
 export function HowPricesCome({ chain, view }: { chain: ChainView; view: LensView }) {
-  const [kept, setKept] = useState(chain);
-  const [draft, setDraft] = useState(chain);
-  const [refusal, setRefusal] = useState<Refusal | null>(null);
-  const [said, setSaid] = useState('');
-  const [busy, setBusy] = useState(false);
-  const dirty = (['name', 'priceChanges', 'baskets', 'marginFloor'] as const).some(
-    (key) => draft[key] !== kept[key],
-  );
-  const typed = (more: Partial<ChainView>) => {
-    setSaid('');
-    setDraft({ ...draft, ...more });
-  };
-
-  async function save(): Promise<void> {
-    setBusy(true);
-    setRefusal(null);
-    try {
-      const { effect: _, ...saved } = await ask<ChainChanged>('/api/chain', {
-        method: 'PUT',
-        body: bodyOf(draft, kept.planVersion),
-      });
-      setKept(saved);
-      setDraft(saved);
-      setSaid('Kept.');
-    } catch (error) {
-      const refused = refusalOf(error);
-      setRefusal(refused);
-      const { planVersion } = (refused.current ?? {}) as { planVersion?: number };
-      if (planVersion !== undefined) setKept({ ...kept, planVersion });
-    }
-    setBusy(false);
-  }
+  const { kept, draft, dirty, round, refusal, said, busy, typed, save, leave } = useChainDesk(chain);
   return (
     <form
       aria-labelledby="prices-come"
@@ -84,7 +53,7 @@ export function HowPricesCome({ chain, view }: { chain: ChainView; view: LensVie
       />
       <div className="max-w-60">
         <KeptField
-          key={`${kept.planVersion}`}
+          key={`${kept.planVersion} ${round}`}
           label="Margin below which you are warned, in %"
           text={draft.marginFloor === null ? '' : String(draft.marginFloor / 100)}
           reading={{ read: shareOf, wanted: 'a percentage up to 100, or nothing' }}
@@ -110,7 +79,7 @@ export function HowPricesCome({ chain, view }: { chain: ChainView; view: LensVie
           Keep it
         </button>
         {dirty ? (
-          <button type="button" className="btn btn-ghost btn-sm" onClick={() => setDraft(kept)}>
+          <button type="button" className="btn btn-ghost btn-sm" onClick={leave}>
             Leave it as it was
           </button>
         ) : null}
@@ -119,15 +88,6 @@ export function HowPricesCome({ chain, view }: { chain: ChainView; view: LensVie
     </form>
   );
 }
-
-const shareOf = (text: string): number | null => {
-  const share = basisPointsOf(text);
-  return share !== null && share <= 10_000 ? share : null;
-};
-
-const bodyOf = ({ name, priceChanges, baskets, marginFloor }: ChainView, planVersion: number) => ({
-  ...{ name: name.trim(), priceChanges, baskets, marginFloor, planVersion },
-});
 
 function Choice<K extends string>({
   legend,
@@ -169,7 +129,7 @@ function Effect({ draft, kept, view }: { draft: ChainView; kept: ChainView; view
     retry: false,
   });
   if (same) return <p className="quiet">No price changes by that.</p>;
-  if (error) return <Notice tone="trouble">{(refusalOf(error) ?? NO_ANSWER).message}</Notice>;
+  if (error) return <Notice tone="trouble">{refusalOf(error).message}</Notice>;
   if (!data)
     return (
       <p className="quiet" role="status">

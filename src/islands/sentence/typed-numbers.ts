@@ -4,6 +4,12 @@ export function basisPointsOf(text: string): number | null {
   return match ? Number(match[1]) * 100 + Number((match[2] ?? '').padEnd(2, '0')) : null;
 }
 
+/** A percentage up to 100, as basis points; null where the text is none. */
+export function shareOf(text: string): number | null {
+  const share = basisPointsOf(text);
+  return share !== null && share <= 10_000 ? share : null;
+}
+
 /** A decimal number as the plan writes it, with a point; null where the text is none. */
 export function numberOf(text: string): string | null {
   const match = /^(\d+)(?:[.,](\d+))?$/.exec(text.trim());
