@@ -19,12 +19,13 @@ const CONNECT_WITHIN = 5_000;
 /**
  * @param url a PostgreSQL connection URL.
  * @param connections at most.
+ * @param within milliseconds after which who waits for one is told that there is none.
  */
-export function connect(url: string, connections = 10): Connection {
+export function connect(url: string, connections = 10, within = CONNECT_WITHIN): Connection {
   const pool = new pg.Pool({
     connectionString: url,
     max: connections,
-    connectionTimeoutMillis: CONNECT_WITHIN,
+    connectionTimeoutMillis: within,
     keepAlive: true,
   });
   // An idle connection that breaks is taken out by the pool; the next question makes a new one.

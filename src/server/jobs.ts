@@ -23,6 +23,8 @@ const BY_THE_CLOCK: Partial<Record<JobName, string>> = {
 const EXPIRES = 300;
 const AGAIN_AFTER = 2_000;
 const CONNECTIONS = 3;
+/** Nobody waits for what is asked here: a job is asked for late rather than never. */
+const PATIENCE = 60_000;
 
 export interface Jobs {
   /**
@@ -40,7 +42,7 @@ export interface Jobs {
  */
 export function jobs(databaseUrl: string, works: Record<JobName, () => Promise<void>> | null): Jobs {
   // A pool of ours: one that is silent is given up, so that jobs go on once the database is back.
-  const { pool } = connect(databaseUrl, CONNECTIONS);
+  const { pool } = connect(databaseUrl, CONNECTIONS, PATIENCE);
   const boss = new PgBoss({
     db: { executeSql: (text, values) => pool.query(text, values) },
     schema: 'jobs',
