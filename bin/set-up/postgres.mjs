@@ -1,7 +1,18 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { installDebianPackage } from './debian.mjs';
+import { openLog } from './log-file.mjs';
 import { inRoot, ROOT } from './paths.mjs';
 import { freePort } from './ports.mjs';
 import { SetUpFault, say } from './say.mjs';
@@ -39,13 +50,13 @@ export async function startPostgres(name, wantedPort, fresh = false) {
   return { url: url('belltag'), stop: kept.stop };
 
   async function begin() {
-    const child = serverProcess(bin, data, port, owner);
-    let words = '';
-    child.stderr.on('data', (chunk) => {
-      words = (words + chunk).slice(-4000);
-    });
+    const log = openLog(`postgres-${name}`);
+    const begins = statSync(inRoot(log.path)).size;
+    const child = serverProcess(bin, data, port, { owner, log: log.descriptor });
+    const words = () => readFileSync(inRoot(log.path), 'utf8').slice(begins).slice(-4000);
     const gone = new Promise((resolve) => child.once('exit', resolve));
-    await untilReady(bin, port, child, () => words);
+    closeSync(log.descriptor);
+    await untilReady(bin, port, child, words);
     return {
       gone,
       async stop() {
@@ -56,14 +67,15 @@ export async function startPostgres(name, wantedPort, fresh = false) {
   }
 }
 
-function serverProcess(bin, data, port, owner) {
+/** What it says goes to a file: through a pipe it would stand still as soon as nobody reads, and all else with it. */
+function serverProcess(bin, data, port, { owner, log }) {
   return spawn(
     `${bin}/postgres`,
     ['-D', data, '-p', String(port), '-c', 'listen_addresses=127.0.0.1', '-c', 'unix_socket_directories='],
     {
       ...owner,
       cwd: '/',
-      stdio: ['ignore', 'ignore', 'pipe'],
+      stdio: ['ignore', 'ignore', log],
       // A group of its own: Ctrl-C reaches this script alone, which then stops the server last.
       detached: true,
     },
