@@ -44,17 +44,26 @@ test('items are found as one types, changed by keys, pasted from a spreadsheet, 
     () => cellsOf('items?q=hand+soap'),
     ([first]) => first.cost === '1.11',
   );
+  // What was done last is taken back, also where that is still on its way.
+  const saves: string[] = [];
+  page.on('response', (reply) => {
+    if (reply.request().method() === 'POST') saves.push(reply.request().postData() ?? '');
+  });
   await paste(page, '2.22\n3.33');
-  await until(
-    () => cellsOf('items?q=hand+soap'),
-    ([, second, third]) => second.cost === '2.22' && third.cost === '3.33',
-  );
   await page.keyboard.press('Control+z');
+  await expect.poll(() => saves).toHaveLength(2);
+  expect(saves[0]).toContain('"cost":"3.33"');
   const undone = await until(
     () => cellsOf('items?q=hand+soap'),
-    ([, second]) => second.cost === before[1].cost,
+    ([, second, third]) => second.cost === before[1].cost && third.cost === before[2].cost,
   );
   expect(undone[0].cost).toBe('1.11');
+  // And what was done before that, once more.
+  await page.keyboard.press('Control+z');
+  await until(
+    () => cellsOf('items?q=hand+soap'),
+    ([first]) => first.cost === before[0].cost,
+  );
   await page.context().close();
 });
 

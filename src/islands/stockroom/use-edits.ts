@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { TableName } from '../../contracts/table/index.ts';
 import { ask, type Refusal, refusalOf } from '../server/index.ts';
 import type { CellEdit, SheetRow } from '../sheet/index.ts';
@@ -28,10 +28,18 @@ interface RowEdit {
 /** Sends changed cells, all of one go together; keeps the refused ones in sight, and takes back what was done last. */
 export function useEdits(table: TableName, again: () => Promise<void>) {
   const [pending, setPending] = useState<Pending>(new Map());
-  const [past, setPast] = useState<readonly (readonly Step[])[]>([]);
+  const past = useRef<(readonly Step[])[]>([]);
+  const [canUndo, setCanUndo] = useState(false);
+  const turn = useRef<Promise<unknown>>(Promise.resolve());
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [waits, setWaits] = useState(false);
 
+  /** One after another, as they were pressed: what is taken back is what was typed last, also while that is on its way. */
+  function inTurn(work: () => Promise<void>): Promise<void> {
+    const next = turn.current.then(work, work);
+    turn.current = next;
+    return next;
+  }
   async function send(steps: readonly Step[]): Promise<boolean> {
     setPending((before) => withSteps(before, steps, null));
     const edits = byRow(steps);
@@ -62,20 +70,27 @@ export function useEdits(table: TableName, again: () => Promise<void>) {
     waits,
     /** The last one, as long as a cell still waits for it to be mended. */
     refusal: refused ? refusal : null,
-    canUndo: past.length > 0,
+    canUndo,
     async edit(changes: readonly CellEdit[], rowAt: (index: number) => SheetRow | null) {
       const steps = changes.flatMap(({ row, field, text }): Step[] => {
         const found = rowAt(row);
         return found ? [{ key: found.key, field, before: found.cells[field] ?? '', after: text }] : [];
       });
-      if (await send(steps)) setPast((before) => [...before, steps]);
+      setPending((before) => withSteps(before, steps, null));
+      await inTurn(async () => {
+        if (await send(steps)) past.current.push(steps);
+        setCanUndo(past.current.length > 0);
+      });
     },
-    async undo() {
-      const last = past.at(-1);
-      if (!last) return;
-      setPast((before) => before.slice(0, -1));
-      await send(last.map(({ key, field, before, after }) => ({ key, field, before: after, after: before })));
-    },
+    undo: () =>
+      inTurn(async () => {
+        const last = past.current.pop();
+        setCanUndo(past.current.length > 0);
+        if (!last) return;
+        await send(
+          last.map(({ key, field, before, after }) => ({ key, field, before: after, after: before })),
+        );
+      }),
     /** Gives up what was refused. */
     giveUp() {
       setPending(new Map());
