@@ -78,6 +78,15 @@ describe('changing rows of the stockroom', () => {
     ).toEqual(['edits 0 name: somebody changed this to "Sun milk"']);
   });
 
+  const undoneFrom = (cost: string) =>
+    faultsOf({ table: 'items', edits: [{ key: 'spray', cells: { cost: '3.90' }, was: { cost } }] });
+  it.each(['4', '4,00', '4.0'])('knows what was there by its meaning, as it was typed: %s', async (cost) => {
+    expect(await undoneFrom(cost)).toMatchObject({ ok: true });
+  });
+  it.each(['4.01', 'four', ''])('does not take "%s" for what stands', async (cost) => {
+    expect(await undoneFrom(cost)).toEqual(['edits 0 cost: somebody changed this to "4.00"']);
+  });
+
   it('is checked again where somebody else changed the plan in between', async () => {
     const ports = inMemory(SMALL);
     const { change: save } = ports.stockroom;

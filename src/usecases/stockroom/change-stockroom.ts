@@ -134,7 +134,9 @@ export function checkEdit(
     const known = target === null ? null : (before.get(target) ?? (one.key === null ? null : undefined));
     if (known === undefined) return report(gone(table));
     const standing = known ? table.toRow(known) : {};
-    for (const fault of overtaken(one, standing)) report(fault);
+    const meant = table.fromRow({ ...standing, ...one.was }, known, { currency });
+    const was = meant.ok ? table.toRow(meant.entry) : null;
+    for (const fault of overtaken(one, standing, was)) report(fault);
     const read = table.fromRow({ ...standing, ...one.cells }, known, { currency });
     if (!read.ok) return read.faults.forEach(report);
     const misshapen = shapeFaults(table, read.entry);
@@ -211,9 +213,10 @@ const gone = ({ one, columns }: Table<object>): CellFault => ({
   wanted: 'a look at the table as it stands now',
 });
 
-function overtaken({ was, cells }: RowEdit, standing: Cells): CellFault[] {
+/** @param meant what it was by its meaning: "1,5" that somebody typed and "1.50" that stands are the same. */
+function overtaken({ was, cells }: RowEdit, standing: Cells, meant: Cells | null): CellFault[] {
   return Object.entries(was ?? {}).flatMap(([field, text]) =>
-    field in cells && (standing[field] ?? '') !== text
+    field in cells && ![text, meant ? (meant[field] ?? '') : text].includes(standing[field] ?? '')
       ? [{ field, what: `somebody changed this to "${standing[field] ?? ''}"`, wanted: 'another look at it' }]
       : [],
   );
