@@ -32,6 +32,7 @@ async function against(parts, chromium = null) {
     databasePort: 54621,
     tillPort: 4651,
     fresh: true,
+    worker: parts.includes('kills'),
     ...(chromium && {
       async way(url) {
         gate = await startGate(url, 54721);

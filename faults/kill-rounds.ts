@@ -10,17 +10,17 @@ const PROMOTION = {
   offer: { kind: 'priceChange', items: { node: 'teas' }, formula: { percentOff: 500 } },
 };
 
-export const KILLED_PARTS = ['application', 'database', 'tills'] as const;
+export const KILLED_PARTS = ['application', 'worker', 'database', 'tills'] as const;
 export type KilledPart = (typeof KILLED_PARTS)[number];
 
 /**
- * Saves and sends while the application, the database or the tills are killed (SIGKILL), and looks at what is left: of
+ * Saves and sends while the application, the worker, the database or the tills are killed (SIGKILL), and looks at what is left: of
  * each round, and at the end whether every till comes to hold what its store was sent.
  */
 export async function killAndCount(
   origin: string,
   running: Processes,
-  tills: { folder: string },
+  { folder, worker }: { folder: string; worker: string },
   rounds: number,
   parts: readonly KilledPart[] = KILLED_PARTS,
 ): Promise<string[]> {
@@ -41,13 +41,17 @@ export async function killAndCount(
       process.kill(await running[part](), 'SIGKILL');
       const saved = await saving;
       await sending;
-      await untilAnswers(rufus);
+      await untilAnswers(
+        part === 'worker'
+          ? () => fetch(worker).catch(() => ({ status: 0 }))
+          : () => rufus.ask('/api/promotions'),
+      );
       back.push(performance.now() - at);
       acknowledged += saved.length;
       const all = await rufus.ask('/api/promotions');
       const ids = new Set((JSON.parse(all.text) as { id: string }[]).map(({ id }) => id));
       lost += saved.filter((id) => !ids.has(id)).length;
-      broken += brokenFiles(tills.folder);
+      broken += brokenFiles(folder);
     }
     back.sort((a, b) => a - b);
     // As it comes: an hour of rounds is not lost by the last of them.
@@ -105,9 +109,9 @@ async function sendAll(person: Asker): Promise<void> {
   await person.send('POST', '/api/send/anew', {});
 }
 
-async function untilAnswers(person: Asker): Promise<void> {
+async function untilAnswers(ask: () => Promise<{ status: number }>): Promise<void> {
   for (let tries = 0; tries < 600; tries++) {
-    if ((await person.ask('/api/promotions')).status === 200) return;
+    if ((await ask()).status === 200) return;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   throw new Error('it did not answer again within a minute');

@@ -7,7 +7,7 @@ import { loseDatabase } from './outage.ts';
 import { processes } from './processes.ts';
 import { rollHere, rollOut } from './rollout.ts';
 
-const { BELLTAG_ORIGIN, DATABASE_URL, BELLTAG_TILLS, BELLTAG_TILL_PAGE } = process.env;
+const { BELLTAG_ORIGIN, BELLTAG_WORKER, DATABASE_URL, BELLTAG_TILLS, BELLTAG_TILL_PAGE } = process.env;
 const { FAULTS_DATA, FAULTS_ROUNDS, FAULTS_KILLS, FAULTS_CHROMIUM } = process.env;
 const origin = BELLTAG_ORIGIN!;
 const PARTS = {
@@ -20,7 +20,7 @@ const PARTS = {
     killAndCount(
       origin,
       processes(FAULTS_DATA!, 'faults'),
-      { folder: BELLTAG_TILLS! },
+      { folder: BELLTAG_TILLS!, worker: BELLTAG_WORKER! },
       Number(FAULTS_ROUNDS ?? 12),
       KILLED_PARTS.filter((part) => !FAULTS_KILLS || FAULTS_KILLS.split(' ').includes(part)),
     ),

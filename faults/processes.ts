@@ -15,6 +15,7 @@ async function once(find: () => number): Promise<number> {
 /** The processes of this run, by what they are; each may have begun anew since it was last asked for. */
 export interface Processes {
   application(): Promise<number>;
+  worker(): Promise<number>;
   tills(): Promise<number>;
   database(): Promise<number>;
 }
@@ -29,17 +30,18 @@ const wordsOf = (pid: number): string => {
 
 /** @param folder the project's `.data`. */
 export function processes(folder: string, name: string): Processes {
-  const running = (program: string): number => {
-    const { programs } = JSON.parse(readFileSync(`${folder}/${name}.running.json`, 'utf8')) as {
-      programs: number[];
+  const running = (part: string): number => {
+    const { parts } = JSON.parse(readFileSync(`${folder}/${name}.running.json`, 'utf8')) as {
+      parts: Partial<Record<string, number>>;
     };
-    const found = programs.filter((pid) => wordsOf(pid).includes(program)).at(-1);
-    if (found === undefined) throw new Error(`${program} does not run`);
-    return found;
+    const pid = parts[part];
+    if (pid === undefined || !wordsOf(pid).includes('dist/')) throw new Error(`The ${part} does not run.`);
+    return pid;
   };
   return {
-    application: () => once(() => running('dist/server.mjs')),
-    tills: () => once(() => running('dist/tills.mjs')),
+    application: () => once(() => running('application')),
+    worker: () => once(() => running('worker')),
+    tills: () => once(() => running('tills')),
     database: () =>
       once(() => Number(readFileSync(`${folder}/postgres-${name}/postmaster.pid`, 'utf8').split('\n')[0])),
   };

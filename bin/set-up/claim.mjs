@@ -24,15 +24,17 @@ export async function claim(name) {
       `Bell Tag already runs from this folder (process ${before.script}). Stop it first; to run a second one, use another clone.`,
     );
   for (const pid of before.programs.filter(isOurProgram)) await stopProcess(pid);
-  const now = { script: process.pid, programs: [] };
+  const now = { script: process.pid, programs: [], parts: {} };
   const write = () => {
     mkdirSync(inRoot('.data'), { recursive: true });
     writeFileSync(note, JSON.stringify(now));
   };
   write();
   return {
-    noteProgram(pid) {
+    /** @param part what it is; of two that were begun one after the other it is the later one. */
+    noteProgram(pid, part) {
       now.programs.push(pid);
+      now.parts[part] = pid;
       write();
     },
     release: async () => rmSync(note, { force: true }),

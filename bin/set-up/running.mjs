@@ -15,6 +15,7 @@ import { supervise } from './supervise.mjs';
  * @param name "main", "own" or "test": each has its own database and its own till folder.
  * @param demo whether an empty database is filled with the demo chain.
  * @param fresh begins with an empty database and tills that hold nothing.
+ * @param worker whether what is done by itself is done by a server of its own, to which nobody is sent.
  * @param way what stands between the application and its database, begun with the database's URL: its own URL, and how
  *   to stop it; null: nothing.
  */
@@ -25,6 +26,7 @@ export async function startEverything({
   tillPort,
   fresh = false,
   demo = true,
+  worker = false,
   way = null,
 }) {
   await ensurePackages();
@@ -60,27 +62,38 @@ export async function startEverything({
     };
     const firstCode = prepareDatabase(environment);
     const log = openLog(name);
-    const keep = async (name, program, words, answers) => {
+    const keep = async (part, program, words, answers) => {
       const begin = () => {
-        const part = startProgram(program, words, log.descriptor);
-        claimed.noteProgram(part.pid);
-        return part;
+        const begun = startProgram(program, words, log.descriptor);
+        claimed.noteProgram(begun.pid, part);
+        return begun;
       };
-      const part = begin();
+      const first = begin();
       // What fails at its first beginning is to be mended, not to be tried again.
-      await untilAnswers(answers, part).catch(async (error) => {
-        await part.stop();
+      await untilAnswers(answers, first).catch(async (error) => {
+        await first.stop();
         error.message += ` What it said stands at the end of ${log.path}.`;
         throw error;
       });
-      stops.push(supervise(name, part, begin, (anew) => untilAnswers(answers, anew)).stop);
+      stops.push(supervise(`The ${part}`, first, begin, (anew) => untilAnswers(answers, anew)).stop);
     };
     const health = `http://127.0.0.1:${port}/api/health`;
-    await keep('The application', 'dist/server.mjs', environment, health);
+    const jobs = worker ? { BELLTAG_JOBS: '0' } : {};
+    await keep('application', 'dist/server.mjs', { ...environment, ...jobs }, health);
     await untilWarm(health);
+    if (worker) {
+      const apart = await freePort(port + 1);
+      environment.BELLTAG_WORKER = `http://127.0.0.1:${apart}/api/health`;
+      await keep(
+        'worker',
+        'dist/server.mjs',
+        { ...environment, PORT: String(apart) },
+        environment.BELLTAG_WORKER,
+      );
+    }
     // Tills are enrolled with the demo chain. All of them fetch their first files at once, on this very machine.
     if (existsSync(`${environment.BELLTAG_TILLS}/tills.json`))
-      await keep('The tills', 'dist/tills.mjs', environment, environment.BELLTAG_TILL_PAGE);
+      await keep('tills', 'dist/tills.mjs', environment, environment.BELLTAG_TILL_PAGE);
     return { environment, firstCode, log: log.path, stop };
   } catch (error) {
     await stop();
