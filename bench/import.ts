@@ -32,8 +32,9 @@ export async function benchImport(databaseUrl: string): Promise<string[]> {
   );
   const plan = emptyPlan(nodes.map(({ kind: _, ...node }) => node));
   const url = await freshDatabase(databaseUrl);
-  const { db, pool } = connect(url);
-  await migrate(db, `${process.cwd()}/src/db/migrations`);
+  const connection = connect(url);
+  const { db, pool } = connection;
+  await migrate(connection, `${process.cwd()}/src/db/migrations`);
   const bytes = new TextEncoder().encode(csvOf(items));
   const empty = () => planRepository(db).replace(plan, 'bench');
   const ours: number[] = [];

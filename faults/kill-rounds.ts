@@ -32,7 +32,7 @@ export async function killAndCount(
     const back: number[] = [];
     for (let round = 0; round < rounds; round++) {
       const rufus = await signedIn(origin);
-      const saving = saveUntilItFails(rufus, `${part}-${round}`, part === 'tills' ? 40 : 4_000);
+      const saving = saveUntilItFails(rufus, `${part}-${round}`, ENDS_SAVING.includes(part) ? 4_000 : 40);
       await new Promise((resolve) => setTimeout(resolve, 150 + ((round * 67) % 400)));
       // A rollout is under way when it happens: its files are being made, or taken.
       const sending = sendAll(rufus);
@@ -48,8 +48,7 @@ export async function killAndCount(
       );
       back.push(performance.now() - at);
       acknowledged += saved.length;
-      const all = await rufus.ask('/api/promotions');
-      const ids = new Set((JSON.parse(all.text) as { id: string }[]).map(({ id }) => id));
+      const ids = new Set(await savedIds(rufus));
       lost += saved.filter((id) => !ids.has(id)).length;
       broken += brokenFiles(folder);
     }
@@ -60,6 +59,15 @@ export async function killAndCount(
     );
   }
   return [await untilAllAreCurrent(await signedIn(origin))];
+}
+
+/** After which nothing can be saved for a while. */
+const ENDS_SAVING: readonly KilledPart[] = ['application', 'database'];
+
+async function savedIds(person: Asker): Promise<string[]> {
+  let all = await person.ask('/api/promotions');
+  for (let tries = 0; all.status !== 200 && tries < 10; tries++) all = await person.ask('/api/promotions');
+  return (JSON.parse(all.text) as { id: string }[]).map(({ id }) => id);
 }
 
 /** Whoever is told that it is away just after it was killed asks once more, as people do. */

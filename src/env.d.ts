@@ -9,6 +9,8 @@ declare namespace App {
     keep<T>(work: Promise<T>): Promise<T>;
     /** What our own entry has measured so far, in the text format of Prometheus. */
     measured(): Promise<string>;
+    /** Whether it was asked under the address of the published interface. */
+    published: boolean;
     /** The session by which they are signed in. */
     session: string | null;
     person: import('./contracts/view/index.ts').Person | null;

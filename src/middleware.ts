@@ -5,22 +5,26 @@ import { readerLanguage, writingIn } from './contracts/index.ts';
 import {
   app,
   asking,
+  asksForOnce,
   awayReply,
   comesFromElsewhere,
   isAway,
+  isPublished,
   isSoundPath,
   log,
   NoChain,
   NotAnswered,
+  once,
   personOf,
   problem,
   tooMuchReply,
+  whoAsks,
   withSafeHeaders,
 } from './server/index.ts';
 import { readBy } from './ui/writing/index.ts';
 
 const OPEN = [
-  ...['/sign-in', '/api/sign-in', '/api/sign-out', '/api/demo-sign-in', '/api/health'],
+  ...['/sign-in', '/api/sign-in', '/api/second-step', '/api/sign-out', '/api/demo-sign-in', '/api/health'],
   ...['/ready', '/metrics'],
   ...['/password', '/api/password', '/api/forgotten', '/begin', '/api/begin/administrator'],
 ];
@@ -44,6 +48,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
 function withoutEntry(locals: App.Locals): void {
   locals.address ??= 'unknown';
   locals.request ??= randomUUID();
+  locals.published ??= false;
   locals.keep ??= (work) => work;
   locals.measured ??= async () => '';
 }
@@ -61,6 +66,8 @@ async function answer(context: APIContext, next: () => Promise<Response>): Promi
   if (comesFromElsewhere(context.request, app().environment.origin))
     return problem('elsewhere', 403, 'This came from a page of another site, and was not done.');
   if (isApi && !context.routePattern.startsWith('/api/')) return noSuchAddress();
+  if (context.locals.published && !isPublished(context.request.method, context.routePattern))
+    return noSuchAddress();
   const methods = isApi ? await methodsAt(context.routePattern) : null;
   if (methods && !methods.includes(context.request.method))
     return problem(
@@ -73,12 +80,16 @@ async function answer(context: APIContext, next: () => Promise<Response>): Promi
   if (path.startsWith('/api/till/')) return next();
   const { signIn, db, environment, beginning } = app();
   try {
-    const signedIn = await personOf(signIn, db, context.request.headers, environment);
+    const asks = isApi ? whoAsks : personOf;
+    const signedIn = await asks(signIn, db, context.request.headers, environment);
     context.locals.person = signedIn?.person ?? null;
     context.locals.session = signedIn?.session ?? null;
     if (path === '/sign-in' && (await beginning.needsAdministrator(environment.demo)))
       return context.redirect('/begin');
-    if (context.locals.person || OPEN.includes(path) || isApi) return await next();
+    const { person } = context.locals;
+    if (person && isApi && asksForOnce(context.request))
+      return await once(app().once, person.id, context.request, next);
+    if (person || OPEN.includes(path) || isApi) return await next();
     return context.redirect(`/sign-in?next=${encodeURIComponent(path + context.url.search)}`);
   } catch (error) {
     if (error instanceof NoChain) return isApi ? awayReply(isApi, 'chain') : context.redirect('/begin');

@@ -10,9 +10,10 @@ import { loadDemo } from './demo.ts';
  */
 async function prepare(): Promise<void> {
   const environment = readEnvironment(process.env);
-  const { db, pool } = connect(environment.databaseUrl);
+  const connection = connect(environment.databaseUrl);
+  const { db, pool } = connection;
   try {
-    await migrate(db, `${process.cwd()}/src/db/migrations`);
+    await migrate(connection, `${process.cwd()}/src/db/migrations`);
     if (environment.demo && (await planVersion(db)) === null) {
       const today = new Date().toISOString().slice(0, 10);
       await loadDemo(db, environment, chain(DEMO, today), process.env.BELLTAG_TILLS!);

@@ -1,4 +1,4 @@
 import { writeFileSync } from 'node:fs';
-import { jsonSchemaOfPlan } from './json-schema.ts';
+import { documentSchema } from '../../src/contracts/json-schema.ts';
 
-writeFileSync('docs/plan.schema.json', `${JSON.stringify(jsonSchemaOfPlan(), null, 2)}\n`);
+writeFileSync('docs/plan.schema.json', `${JSON.stringify(documentSchema('plan'), null, 2)}\n`);

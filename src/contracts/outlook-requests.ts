@@ -15,7 +15,9 @@ export interface AssumedRequest {
 
 const count = (most: number) => Joi.number().integer().min(0).max(most).required();
 const bySku = (least: number, most: number) =>
-  Joi.object().pattern(Joi.string().max(200), Joi.number().integer().min(least).max(most)).max(2_000);
+  Joi.object()
+    .pattern(/^[\s\S]{0,200}$/, Joi.number().integer().min(least).max(most))
+    .max(2_000);
 const demand = Joi.alternatives(
   Joi.object({ kind: Joi.valid('uplift').required(), by: count(100_000) }),
   Joi.object({

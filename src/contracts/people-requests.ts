@@ -33,11 +33,14 @@ export interface InviteRequest extends PersonRequest {
 export const inviteRequest = Joi.object<InviteRequest>({ ...said, email });
 
 export interface PersonStepRequest {
-  /** Lets them in no more, or again; sends a link by which they set a password; or signs them out everywhere. */
-  step: 'end' | 'return' | 'link' | 'sign-out';
+  /**
+   * Lets them in no more, or again; sends a link by which they set a password; signs them out everywhere; or takes away
+   * the second step of a sign-in from who lost their device.
+   */
+  step: 'end' | 'return' | 'link' | 'sign-out' | 'one-step';
 }
 export const personStepRequest = Joi.object<PersonStepRequest>({
-  step: Joi.string().valid('end', 'return', 'link', 'sign-out').required(),
+  step: Joi.string().valid('end', 'return', 'link', 'sign-out', 'one-step').required(),
 });
 
 export interface PasswordRequest {
@@ -70,4 +73,14 @@ export interface NewPasswordRequest {
 export const newPasswordRequest = Joi.object<NewPasswordRequest>({
   current: Joi.string().min(1).max(PASSWORD_LENGTH.most).required(),
   password,
+});
+
+/** One's own password, for what is done only by who knows it. */
+export const ownPasswordRequest = Joi.object<{ password: string }>({
+  password: Joi.string().min(1).max(PASSWORD_LENGTH.most).required(),
+});
+
+/** A code of a device, or one of those for a lost device. */
+export const codeRequest = Joi.object<{ code: string }>({
+  code: Joi.string().trim().min(6).max(40).required(),
 });

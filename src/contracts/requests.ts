@@ -141,7 +141,9 @@ export const terminalReport = Joi.object<TerminalReport>({
   problem: Joi.string().max(500).allow(null).required(),
 });
 
-const cells = Joi.object<Cells>().pattern(Joi.string().max(200), Joi.string().allow('').max(20_000)).max(100);
+const cells = Joi.object<Cells>()
+  .pattern(/^[\s\S]{0,200}$/, Joi.string().allow('').max(20_000))
+  .max(100);
 
 export interface StockroomEditRequest {
   edits: { key: string | null; cells: Cells; was?: Cells }[];

@@ -36,6 +36,17 @@ export function connect(url: string, connections = 10, within = CONNECT_WITHIN):
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool };
 }
 
-/** Runs the migrations that have not run yet, in order; there is no way back. */
-export const migrate = (db: Database, folder: string): Promise<void> =>
-  runMigrations(db, { migrationsFolder: folder });
+/** A number of ours alone, under which servers that begin at the same moment wait for one another. */
+const MIGRATING = 4_321_001;
+
+/** Runs the migrations that have not run yet, in order, one server at a time; there is no way back. */
+export async function migrate({ db, pool }: Connection, folder: string): Promise<void> {
+  const client = await pool.connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [MIGRATING]);
+    await runMigrations(db, { migrationsFolder: folder });
+  } finally {
+    // Ended, not given back: the lock goes with it.
+    client.release(true);
+  }
+}

@@ -1,5 +1,8 @@
-import type { Channel } from '../db/index.ts';
+import { randomUUID } from 'node:crypto';
+import { type Channel, type OnceStore, onceRepository } from '../db/index.ts';
+import { tellPrograms } from '../usecases/index.ts';
 import type { Accounts } from '../usecases/ports/index.ts';
+import { callProgram } from './call-program.ts';
 import { hearDatabase } from './hear-database.ts';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
 import { type JobName, jobs } from './jobs.ts';
@@ -23,6 +26,7 @@ export interface App extends Omit<Ports, 'book' | 'past' | 'compare'> {
   readonly signIn: SignIn;
   readonly accounts: Accounts;
   readonly tries: SignInTries;
+  readonly once: OnceStore;
   readonly heavy: HeavyDesk;
   readonly terminals: TerminalDesk;
   readonly vouching: Vouching;
@@ -54,6 +58,7 @@ function createApp(environment: Environment): App {
     signIn,
     accounts: accounts(signIn, ports.db),
     tries: signInTries(ports.db),
+    once: onceRepository(ports.db),
     heavy,
   };
 }
@@ -95,6 +100,10 @@ function working(application: App): App {
       const sent = await heavy.value('', 'sendByItself', now());
       if (sent) log.info(sent, 'what is approved was sent by itself');
     },
+    async 'tell-programs'() {
+      const more = await tellPrograms(application, callProgram, () => new Date(), randomUUID);
+      if (more) await all.ask('tell-programs', 1);
+    },
   };
   const all = jobs(environment.databaseUrl, environment.jobs ? onceBegun(works) : null);
   let begun = false;
@@ -109,6 +118,8 @@ function working(application: App): App {
   const hear = (news: Channel) => {
     if (news === 'plan') changedAt = Date.now();
     if (news === 'plan') planChanged();
+    // A moment later: a thousand terminals that confirm at once are told together.
+    if (news !== 'keys') void all.ask('tell-programs', 1).catch(() => {});
     if (news === 'files' || news === 'keys') application.terminals.look();
     application.news.tell(news);
   };

@@ -27,24 +27,38 @@ export interface Asked<T> {
   readonly context: APIContext;
 }
 
+/** What an endpoint asks of who asks, for who wants to know before. */
+export interface EndpointTold {
+  readonly permission: Permission;
+  /** What stands in it is of this shape; of a heavy endpoint it is said by its work. */
+  readonly schema: Joi.Schema | null;
+  readonly from: 'body' | 'query';
+  readonly heavy: HeavyEndpoint | null;
+}
+export type ToldRoute = APIRoute & { readonly told?: EndpointTold };
+
 /** What is small enough to be read where everybody waits. */
 const SMALL = 64 * KB;
 
 /**
  * An endpoint for a signed-in person: who it is, whether they may, whether what they sent is right, then the work.
  * @param schema of the JSON body, or of the query where `from` is "query"; null where nothing is sent.
+ * @param own whether it is about who is signed in, which no program is.
  */
 export function endpoint<T = null>(
-  options: { permission: Permission; schema?: Joi.Schema<T> | null; from?: 'body' | 'query' },
+  options: { permission: Permission; schema?: Joi.Schema<T> | null; from?: 'body' | 'query'; own?: true },
   work: (asked: Asked<T>) => Promise<Response>,
-): APIRoute {
-  return guarded(async (context) => {
+): ToldRoute {
+  const { permission, schema = null, from = 'body' } = options;
+  const route = guarded(async (context) => {
     const person = personWho(context, options.permission);
     if (!person.ok) return person.refusal;
+    if (options.own && person.value.scopes) return failureReply({ kind: 'forbidden' });
     const read = await readInput(options, context);
     if (!read.ok) return failureReply(read.failure);
     return work({ app: app(), person: person.value, input: read.value, params: paramsOf(context), context });
   });
+  return Object.assign(route, { told: { permission, schema, from, heavy: null } });
 }
 
 /**
@@ -54,8 +68,8 @@ export function endpoint<T = null>(
 export function heavyEndpoint(
   task: HeavyEndpoint,
   options: { permission: Permission; most?: number },
-): APIRoute {
-  return guarded(async (context) => {
+): ToldRoute {
+  const route = guarded(async (context) => {
     const person = personWho(context, options.permission);
     if (!person.ok) return person.refusal;
     const { request, url } = context;
@@ -74,6 +88,9 @@ export function heavyEndpoint(
     const call = { task, person: person.value, sent, now: now(), signal: request.signal };
     return streamed((onNews) => context.locals.keep(app().heavy.reply(call, onNews)));
   });
+  const { permission, most } = options;
+  const from = most === undefined ? 'query' : 'body';
+  return Object.assign(route, { told: { permission, schema: null, from, heavy: task } as const });
 }
 
 /** The reply of a heavy task; where lines come ahead of it, a stream that begins with them. */

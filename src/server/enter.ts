@@ -9,7 +9,8 @@ import { isDemoChain } from './sign-in.ts';
 
 /**
  * Signs somebody in with a password. Tries are counted by account and by address; unknown names are answered as wrong
- * passwords are, after the same work. A session that the browser had before is ended.
+ * passwords are, after the same work. A session that the browser had before is ended. Where the answer says `second`
+ * they are not in yet: a code is to be given first.
  */
 export async function enter(context: APIContext, email: string, password: string): Promise<Response> {
   const { signIn, tries } = app();
@@ -35,7 +36,8 @@ export async function enter(context: APIContext, email: string, password: string
   if (!reply.ok) return problem('not-known', 401, 'The e-mail address or the password is not right.');
   await tries.succeeded(email, address);
   if (headers.has('cookie')) await signIn.api.signOut({ headers, asResponse: true }).catch(() => undefined);
-  return withCookiesOf(reply);
+  const { twoFactorRedirect } = (await reply.clone().json()) as { twoFactorRedirect?: boolean };
+  return withCookiesOf(reply, { second: twoFactorRedirect === true });
 }
 
 /** What a request says of where it comes from is not believed: a session is kept with what our entry saw. */
@@ -60,10 +62,10 @@ export function waitReply(wait: number): Response {
 async function isBarred(email: string): Promise<boolean> {
   const { db, environment } = app();
   const [found] = await db
-    .select({ demo: schema.person.demo, endedAt: schema.person.endedAt })
+    .select({ demo: schema.person.demo, machine: schema.person.machine, endedAt: schema.person.endedAt })
     .from(schema.person)
     .where(eq(schema.person.email, email.toLowerCase()));
-  if (found?.endedAt) return true;
+  if (found?.endedAt || found?.machine) return true;
   return found?.demo === true && !(environment.demo && (await isDemoChain(db)));
 }
 
@@ -71,8 +73,8 @@ const waitWords = (seconds: number): string =>
   seconds < 60 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;
 
 /** Only the cookies of the package's reply go on. */
-export function withCookiesOf(reply: Response): Response {
-  const answer = json({ ok: true });
+export function withCookiesOf(reply: Response, more: object = {}): Response {
+  const answer = json({ ok: true, ...more });
   for (const cookie of reply.headers.getSetCookie()) answer.headers.append('set-cookie', cookie);
   return answer;
 }

@@ -9,6 +9,7 @@ export const JOBS = [
   'search-loopholes',
   'renew-price-files',
   'send-by-itself',
+  'tell-programs',
 ] as const;
 export type JobName = (typeof JOBS)[number];
 
@@ -17,6 +18,8 @@ const BY_THE_CLOCK: Partial<Record<JobName, string>> = {
   'renew-price-files': '7 * * * *',
   // Whether its hour has come is asked every minute: what was due while no server was there is done late.
   'send-by-itself': '* * * * *',
+  // What was not taken is tried again when its pause is over.
+  'tell-programs': '* * * * *',
 };
 
 /** One that was begun and never ended, as its server died, is begun anew after this long. */

@@ -1,6 +1,7 @@
 import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { hashPassword, verifyPassword } from 'better-auth/crypto';
+import { twoFactor } from 'better-auth/plugins';
 import { eq } from 'drizzle-orm';
 import pLimit from 'p-limit';
 import { PASSWORD_LENGTH, type Person, type Role, readerLanguage } from '../contracts/index.ts';
@@ -27,6 +28,7 @@ export function signInService(db: Database, environment: Environment, letters = 
         session: schema.session,
         account: schema.account,
         verification: schema.verification,
+        twoFactor: schema.secondStep,
       },
     }),
     secret: environment.secret,
@@ -51,11 +53,13 @@ export function signInService(db: Database, environment: Environment, letters = 
         role: { type: 'string', input: false, defaultValue: 'viewer' },
         seesCosts: { type: 'boolean', input: false, defaultValue: true },
         demo: { type: 'boolean', input: false, defaultValue: false },
+        machine: { type: 'boolean', input: false, defaultValue: false },
         endedAt: { type: 'date', input: false, required: false },
       },
     },
     session: { expiresIn: 14 * DAY, updateAge: DAY / 24 },
     advanced: { cookiePrefix: 'belltag', useSecureCookies: environment.origin.startsWith('https:') },
+    plugins: [twoFactor({ issuer: 'Bell Tag' })],
     telemetry: { enabled: false },
     // Its own words go through our log, without what it was given.
     logger: { level: 'error', log: (_, message) => log.warn({ what: 'sign-in' }, plain(message)) },
@@ -69,6 +73,7 @@ interface PersonColumns {
   readonly role: Role;
   readonly seesCosts: boolean;
   readonly demo: boolean;
+  readonly machine: boolean;
   readonly endedAt: Date | null;
 }
 
@@ -89,8 +94,9 @@ export async function personOf(
   const found = await signIn.api.getSession({ headers });
   if (!found) return null;
   const { id, name, email, ...rest } = found.user;
-  const { role, seesCosts, demo, endedAt } = rest as unknown as PersonColumns;
-  if (endedAt) return null;
+  const { role, seesCosts, demo, machine, endedAt } = rest as unknown as PersonColumns;
+  // Nobody signs in as a program, however a password of it came to be.
+  if (endedAt || machine) return null;
   if (demo && !(environment.demo && (await isDemoChain(db)))) return null;
   const language = readerLanguage(headers.get('accept-language'));
   const person = { id, name, email, role, costs: seesCosts, language };

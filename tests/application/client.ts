@@ -12,11 +12,18 @@ export interface Client {
   upload<T = any>(path: string, bytes: Uint8Array): Promise<Reply<T>>;
 }
 
-/** Speaks with the application over HTTP, with a person's cookie or without any. */
-function client(cookie: string | null, origin: string): Client {
+/** Speaks with the application over HTTP, with a person's cookies or without any; keeps those that it is given, as browsers do. */
+function client(first: string | null, origin: string, more: Readonly<Record<string, string>> = {}): Client {
+  const jar = new Map(first?.split('; ').map((one) => [one.split('=')[0]!, one]));
   const call = async (path: string, init: RequestInit) => {
-    const headers = { origin, 'content-type': 'application/json', ...(cookie ? { cookie } : {}) };
+    const cookie = [...jar.values()].join('; ');
+    const headers = { origin, 'content-type': 'application/json', ...(cookie ? { cookie } : {}), ...more };
     const reply = await fetch(origin + path, { ...init, headers, redirect: 'manual' });
+    for (const one of reply.headers.getSetCookie()) {
+      const [name = ''] = one.split('=');
+      if (/; *max-age=0\b/i.test(one)) jar.delete(name);
+      else jar.set(name, one.split(';')[0]!);
+    }
     // A line stays open until somebody goes.
     if (reply.headers.get('content-type')?.startsWith('text/event-stream')) {
       await reply.body?.cancel();
@@ -41,6 +48,10 @@ const parsed = (text: string): unknown => {
   }
 };
 
+/** Another program, by its key, with what else it says in the heads of its requests. */
+export const program = (key: string, more: Readonly<Record<string, string>> = {}): Client =>
+  client(null, running().origin, { authorization: `Bearer ${key}`, ...more });
+
 export const nobody = (): Client => client(null, running().origin);
 
 const clients = new Map<string, Promise<Client>>();
@@ -64,7 +75,7 @@ export async function cookieOf(name: DemoName, origin = running().origin): Promi
   return cookiesOf(reply);
 }
 
-/** Signs in with a password; no client where that was refused. */
+/** Signs in with a password; no client where that was refused. Where there is a second step nobody is in yet. */
 export async function signedIn(
   email: string,
   password: string,
@@ -81,6 +92,7 @@ export async function signedIn(
 const cookiesOf = (reply: Response): string =>
   reply.headers
     .getSetCookie()
+    .filter((one) => !/; *max-age=0\b/i.test(one))
     .map((one) => one.split(';')[0])
     .join('; ');
 

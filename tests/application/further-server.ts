@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { createServer } from 'node:net';
+import { freePort } from './free-port.ts';
 import { running } from './running.ts';
 import { until } from './until.ts';
 
@@ -8,14 +8,6 @@ export interface FurtherServer {
   readonly process: ChildProcess;
   stop(): Promise<number | null>;
 }
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => resolve(port));
-    });
-  });
 
 /** One more server beside the application of all tests. @param more over what a server is told. */
 export async function furtherServer(more: Readonly<Record<string, string>>): Promise<FurtherServer> {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { as, signedIn } from '../application/client.ts';
+import { as, nobody, signedIn } from '../application/client.ts';
+import { oneTimeCode } from '../application/one-time-code.ts';
 import { until } from '../application/until.ts';
 
 const FIRST = 'a-password-of-mine';
@@ -92,5 +93,79 @@ describe('a password', () => {
       );
     expect(statuses[0]).toBe(422);
     expect(statuses.at(-1)).toBe(429);
+  });
+});
+
+describe('a second step', () => {
+  const STEP = '/api/account/second-step';
+  const NEVER = '000000';
+
+  it('counts from the first code on, lets in by device or by a code for a lost one, each once, and is ended', async () => {
+    const email = 'nell.second@quillmere.example';
+    await invited(email);
+    const nell = await entered(email);
+    expect((await nell.send('POST', STEP, { password: 'not-my-password' })).body.faults).toEqual([
+      expect.objectContaining({ path: '/password' }),
+    ]);
+    const { secret, codes, picture } = (await nell.send('POST', STEP, { password: FIRST })).body;
+    expect(picture).toMatch(/^<svg /);
+    expect(codes).toHaveLength(10);
+    // Nobody is locked out by what they never finished.
+    expect((await (await entered(email)).get('/api/choices')).status).toBe(200);
+    expect((await nell.send('PUT', STEP, { code: NEVER })).status).toBe(401);
+    const first = oneTimeCode(secret);
+    expect((await nell.send('PUT', STEP, { code: first })).status).toBe(200);
+    expect((await nell.get(STEP)).body).toEqual({ on: true, codesLeft: 10 });
+
+    const half = await entered(email);
+    expect((await half.get('/api/choices')).status).toBe(401);
+    const second = (client: typeof half, code: string) => client.send('POST', '/api/second-step', { code });
+    expect((await second(half, NEVER)).status).toBe(401);
+    // The one that confirmed it was seen over a shoulder.
+    expect((await second(half, first)).status).toBe(401);
+    const again = await entered(email);
+    const next = oneTimeCode(secret, 1);
+    expect((await second(again, next)).status).toBe(200);
+    expect((await again.get('/api/choices')).status).toBe(200);
+    expect((await second(await entered(email), next)).status).toBe(401);
+
+    const lost = await entered(email);
+    expect((await second(lost, codes[0])).status).toBe(200);
+    expect((await second(await entered(email), codes[0])).status).toBe(401);
+    expect((await lost.get(STEP)).body).toEqual({ on: true, codesLeft: 9 });
+    expect((await lost.send('DELETE', STEP, { password: FIRST })).status).toBe(200);
+    expect((await (await entered(email)).get('/api/choices')).status).toBe(200);
+  });
+
+  it('is refused to who was asked for no password, and after a few wrong codes', async () => {
+    const email = 'nell.tries@quillmere.example';
+    await invited(email);
+    const nell = await entered(email);
+    const { secret } = (await nell.send('POST', STEP, { password: FIRST })).body;
+    await nell.send('PUT', STEP, { code: oneTimeCode(secret) });
+    const nobodyYet = { code: oneTimeCode(secret, 1) };
+    expect((await nobody().send('POST', '/api/second-step', nobodyYet)).status).toBe(401);
+    const half = await entered(email);
+    for (let i = 0; i < 5; i++) await half.send('POST', '/api/second-step', { code: NEVER });
+    expect((await half.send('POST', '/api/second-step', nobodyYet)).body).toMatchObject({ over: true });
+  });
+
+  it('is taken away by an administrator from who lost everything, which the trail tells', async () => {
+    const email = 'nell.lost@quillmere.example';
+    const id = await invited(email);
+    const nell = await entered(email);
+    const { secret } = (await nell.send('POST', STEP, { password: FIRST })).body;
+    await nell.send('PUT', STEP, { code: oneTimeCode(secret) });
+    const step = (name: 'ines' | 'basil') =>
+      as(name).then((one) => one.send('POST', `/api/people/${id}/step`, { step: 'one-step' }));
+    expect((await step('ines')).status).toBe(403);
+    const basil = await as('basil');
+    const row = async () =>
+      (await basil.get('/api/people')).body.people.find((one: { id: string }) => one.id === id);
+    expect(await row()).toMatchObject({ secondStep: true });
+    expect((await step('basil')).status).toBe(200);
+    expect(await row()).toMatchObject({ secondStep: false });
+    expect((await (await entered(email)).get('/api/choices')).status).toBe(200);
+    expect((await basil.get<string>('/check/history?part=chain')).body).toContain('second step taken away');
   });
 });

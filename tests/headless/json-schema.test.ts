@@ -1,18 +1,18 @@
 import { readFileSync } from 'node:fs';
-import { Ajv2019 } from 'ajv/dist/2019.js';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
-import { jsonSchemaOfPlan } from '../../bin/schema/json-schema.ts';
 import { chain } from '../../demo/chain.ts';
-import { planSchema, shape } from '../../src/contracts/index.ts';
+import { basketSchema, planSchema, shape } from '../../src/contracts/index.ts';
+import { documentSchema } from '../../src/contracts/json-schema.ts';
 import { change, SMALL, withPromotions } from '../plans/small-plan.ts';
 
 const shipped = JSON.parse(readFileSync('docs/plan.schema.json', 'utf8'));
-const validate = new Ajv2019({ strict: false }).compile(shipped);
+const validate = new Ajv2020({ strict: false }).compile(shipped);
 const offered = (offer: unknown) => withPromotions({ ...change('d'), offer: offer as never });
 
 describe('the shipped JSON Schema of the plan', () => {
   it('is the one that the application’s own schema makes: `npm run schema`', () => {
-    expect(shipped).toEqual(JSON.parse(JSON.stringify(jsonSchemaOfPlan())));
+    expect(shipped).toEqual(JSON.parse(JSON.stringify(documentSchema('plan'))));
   });
 
   it.each<[string, unknown]>([
@@ -59,5 +59,28 @@ describe('the shipped JSON Schema of the plan', () => {
     const raw = JSON.parse(JSON.stringify(document));
     expect(validate(raw)).toBe(false);
     expect(shape(planSchema, raw).ok).toBe(false);
+  });
+});
+
+describe('the schemas of a promotion and of a basket', () => {
+  const compiled = (name: 'promotion' | 'basket') =>
+    new Ajv2020({ strict: false }).compile(JSON.parse(JSON.stringify(documentSchema(name))));
+
+  it('take and refuse what the application does', () => {
+    const promotion = compiled('promotion');
+    expect(promotion(change('a', { linePrices: { milk: '1.00' } }))).toBe(true);
+    expect(promotion({ ...change('a'), offer: { kind: 'lottery' } })).toBe(false);
+    const basket = compiled('basket');
+    const right = {
+      store: 'east',
+      at: '2027-04-14T10:00',
+      lines: [{ sku: 'milk', quantity: 2 }],
+      usesSoFar: { a: 1 },
+    };
+    const wrong = { ...right, usesSoFar: { a: 'many' } };
+    expect([right, wrong].map((one) => [basket(one), shape(basketSchema, one).ok])).toEqual([
+      [true, true],
+      [false, false],
+    ]);
   });
 });

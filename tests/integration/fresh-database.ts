@@ -4,21 +4,27 @@ import { running } from '../application/running.ts';
 
 let made = 0;
 
-/** A migrated database of its own on the test server, and how to be rid of it. */
-export async function freshDatabase(): Promise<{ db: Database; url: string; drop: () => Promise<void> }> {
+/** A database of its own on the test server, with nothing in it, and how to be rid of it. */
+export async function emptyDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
   const server = running().databaseUrl;
   const name = `integration_${process.pid}_${++made}`;
   await ask(server, `create database ${name}`);
   const url = new URL(server);
   url.pathname = `/${name}`;
-  const { db, pool } = connect(url.href);
-  await migrate(db, `${process.cwd()}/src/db/migrations`);
+  return { url: url.href, drop: () => ask(server, `drop database ${name} with (force)`) };
+}
+
+/** The same, migrated. */
+export async function freshDatabase(): Promise<{ db: Database; url: string; drop: () => Promise<void> }> {
+  const { url, drop } = await emptyDatabase();
+  const connection = connect(url);
+  await migrate(connection, `${process.cwd()}/src/db/migrations`);
   return {
-    db,
-    url: url.href,
+    db: connection.db,
+    url,
     async drop() {
-      await pool.end();
-      await ask(server, `drop database ${name} with (force)`);
+      await connection.pool.end();
+      await drop();
     },
   };
 }

@@ -8,6 +8,7 @@ export const stored = (id: string, more: Partial<StoredPerson> = {}): StoredPers
     role: 'planner',
     costs: true,
     stores: [],
+    secondStep: false,
     endedAt: null,
   },
   ...more,
@@ -30,6 +31,7 @@ export function peopleInMemory(...first: StoredPerson[]) {
       sessions.set(id, left);
       return own.length - left.length;
     },
+    endSecondStep: async (id) => void all.set(id, { ...all.get(id)!, secondStep: false }),
     signOut: async (id) => void sessions.delete(id),
   };
   const accounts: Accounts = {

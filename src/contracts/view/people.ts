@@ -1,4 +1,4 @@
-import type { Role } from './roles.ts';
+import type { KeyScope, Role } from './roles.ts';
 
 /** Somebody of the chain, as an administrator sees them. */
 export interface PersonRow {
@@ -9,6 +9,8 @@ export interface PersonRow {
   readonly costs: boolean;
   /** Ids; of the role `store` alone. */
   readonly stores: readonly string[];
+  /** Whether their sign-in has a second step. */
+  readonly secondStep: boolean;
   /** Since when they are not let in any more, ISO 8601 UTC; null: they are. */
   readonly endedAt: string | null;
 }
@@ -36,4 +38,42 @@ export interface SessionRow {
 export interface SessionsView {
   /** The one that asks first, then by last use. */
   readonly sessions: readonly SessionRow[];
+}
+
+/** The second step of one's own sign-in. */
+export interface SecondStepView {
+  readonly on: boolean;
+  /** Codes for a lost device that were not used yet. */
+  readonly codesLeft: number;
+}
+
+/** What a device is told to make codes; shown once. */
+export interface SecondStepBegun {
+  /** SVG: what a device reads with its camera. */
+  readonly picture: string;
+  /** The same to be typed: base32 (RFC 4648). */
+  readonly secret: string;
+  /** For a lost device: each lets in once. */
+  readonly codes: readonly string[];
+}
+
+/** A key by which another program is known, as an administrator sees it. */
+export interface KeyRow {
+  readonly id: string;
+  readonly name: string;
+  readonly scopes: readonly KeyScope[];
+  readonly costs: boolean;
+  /** Ids; none: all. */
+  readonly stores: readonly string[];
+  /** ISO 8601, UTC. */
+  readonly madeAt: string;
+  /** Within the minute before it was last used, ISO 8601 UTC; null: never. */
+  readonly usedAt: string | null;
+  /** From when on it is good no more, ISO 8601 UTC; null: as long as it is not taken. */
+  readonly endsAt: string | null;
+}
+
+export interface KeysView {
+  readonly keys: readonly KeyRow[];
+  readonly stores: PeopleView['stores'];
 }

@@ -20,6 +20,8 @@ export interface Person {
   readonly costs: boolean;
   /** For the role `store`: the stores they see. Null: all. */
   readonly stores: readonly string[] | null;
+  /** Of a program that is known by a key: what it may do of what its role may. */
+  readonly scopes?: readonly Permission[];
   /** BCP 47 tag: in which language they read dates and numbers. Without it as the house writes. */
   readonly language?: string;
 }
@@ -27,7 +29,12 @@ export interface Person {
 export const roleMay = (role: Role, permission: Permission): boolean =>
   (ROLES[role] as readonly Permission[]).includes(permission);
 
-export const may = (person: Person, permission: Permission): boolean => roleMay(person.role, permission);
+export const may = ({ role, scopes }: Person, permission: Permission): boolean =>
+  roleMay(role, permission) && (scopes === undefined || scopes.includes(permission));
+
+/** What a key may be given. To look after people, keys and the chain is for people. */
+export const KEY_SCOPES = ['see', 'plan', 'approve', 'send'] as const satisfies readonly Permission[];
+export type KeyScope = (typeof KEY_SCOPES)[number];
 
 export const sees = (person: Pick<Person, 'stores'>, store: string): boolean =>
   person.stores === null || person.stores.includes(store);

@@ -3,7 +3,7 @@ import type { Role } from '../../contracts/index.ts';
 import type { PeopleStore, StoredPerson } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
-import { planVersionOf } from './plan-version.ts';
+import { notePerson } from './note-person.ts';
 
 export function peopleRepository(db: Database): PeopleStore {
   return {
@@ -21,14 +21,17 @@ export function peopleRepository(db: Database): PeopleStore {
         await tx.delete(t.personStore).where(eq(t.personStore.person, id));
         if (stores.length > 0)
           await tx.insert(t.personStore).values(stores.map((store) => ({ person: id, store })));
-        await note(tx, id, by, before?.role === role ? 'changed' : `made ${role}`, { before, after: said });
+        await notePerson(tx, id, by, before?.role === role ? 'changed' : `made ${role}`, {
+          before,
+          after: said,
+        });
       }),
     end: (id, ended, by) =>
       db.transaction(async (tx) => {
         const before = (await people(tx)).find((one) => one.id === id);
         await tx.update(t.person).set({ endedAt: ended }).where(eq(t.person.id, id));
         if (ended) await tx.delete(t.session).where(eq(t.session.userId, id));
-        await note(tx, id, by, ended ? 'let in no more' : 'let in again', {
+        await notePerson(tx, id, by, ended ? 'let in no more' : 'let in again', {
           before,
           after: { name: before?.name },
         });
@@ -51,34 +54,33 @@ export function peopleRepository(db: Database): PeopleStore {
         .returning({ id: t.session.id });
       return gone.length;
     },
+    endSecondStep: (id, by) =>
+      db.transaction(async (tx) => {
+        const before = (await people(tx)).find((one) => one.id === id);
+        await tx.update(t.person).set({ twoFactorEnabled: false }).where(eq(t.person.id, id));
+        await tx.delete(t.secondStep).where(eq(t.secondStep.userId, id));
+        await notePerson(tx, id, by, 'second step taken away', { before, after: { name: before?.name } });
+      }),
     signOut: (id, by) =>
       db.transaction(async (tx) => {
         const before = (await people(tx)).find((one) => one.id === id);
         await tx.delete(t.session).where(eq(t.session.userId, id));
-        await note(tx, id, by, 'signed out everywhere', { before, after: { name: before?.name } });
+        await notePerson(tx, id, by, 'signed out everywhere', { before, after: { name: before?.name } });
       }),
   };
 }
 
 async function people(db: Database | Transaction): Promise<StoredPerson[]> {
-  const rows = await db.select().from(t.person).orderBy(asc(t.person.name), asc(t.person.id));
+  const rows = await db
+    .select()
+    .from(t.person)
+    .where(eq(t.person.machine, false))
+    .orderBy(asc(t.person.name), asc(t.person.id));
   const stores = await db.select().from(t.personStore).orderBy(asc(t.personStore.store));
-  return rows.map(({ id, name, email, role, seesCosts, endedAt }) => ({
+  return rows.map(({ id, name, email, role, seesCosts, twoFactorEnabled, endedAt }) => ({
     ...{ id, name, email, role: role as Role, costs: seesCosts },
     stores: stores.filter(({ person }) => person === id).map(({ store }) => store),
+    secondStep: twoFactorEnabled,
     endedAt: endedAt?.toISOString() ?? null,
   }));
-}
-
-async function note(
-  tx: Transaction,
-  subject: string,
-  person: string,
-  action: string,
-  told: { before: unknown; after: unknown },
-): Promise<void> {
-  const planVersion = await planVersionOf(tx);
-  await tx
-    .insert(t.auditEntry)
-    .values({ person, action, subjectKind: 'person', subject, ...told, planVersion });
 }

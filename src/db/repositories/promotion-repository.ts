@@ -12,6 +12,7 @@ import { codecs, fromRow, insertRows, referencesOf, toRow } from '../codecs/inde
 import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf, raisePlanVersion } from './plan-version.ts';
+import { tellPrograms } from './tell-programs.ts';
 
 export function promotionRepository(db: Database): PromotionStore {
   const store: PromotionStore = {
@@ -153,6 +154,13 @@ async function save(
       subjectKind: 'promotion',
       action: waiting ? 'words changed' : change.action,
       after: promotion,
+    });
+  if (!same && !waiting && change.action === 'approved')
+    await tellPrograms(tx, {
+      event: 'promotion.approved',
+      at: new Date().toISOString(),
+      promotion: promotion.id,
+      by: change.person,
     });
   if (same || waiting)
     await tx.insert(t.auditEntry).values({

@@ -6,6 +6,7 @@ import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { tellServers } from './channels.ts';
 import { planVersionOf } from './plan-version.ts';
+import { tellPrograms } from './tell-programs.ts';
 
 /** Servers that look at one database notice within this time that it was restored, each for itself. */
 const NOTICED_TOGETHER = 5 * 60_000;
@@ -37,6 +38,8 @@ export function sendingRepository(db: Database): SendingStore {
           ...{ person, planVersion, action: reason, subjectKind: 'sending', subject: String(number) },
           after: { stores, promotions },
         });
+        const at = new Date().toISOString();
+        await tellPrograms(tx, { event: 'prices.sent', at, number, stores, by: person });
         await tellServers(tx, 'files', number);
         return { rollout: number, stores: stores.length };
       }),
@@ -228,10 +231,25 @@ export function sendingRepository(db: Database): SendingStore {
       const sameClock = minutesOff(before?.clockSkew ?? 0) === minutesOff(state.clockSkew);
       if (before?.holds === holds && before.problem === problem && sameClock) return;
       await db.insert(t.terminalEvent).values({ terminal, holds, problem, clockSkew: state.clockSkew });
+      await tellOfTerminal(db, terminal, before, state);
       await forgetOldEvents(db, terminal);
       await tellServers(db, 'terminals', terminal);
     },
   };
+}
+
+/** That it holds another file, or has trouble that it had not. */
+async function tellOfTerminal(
+  db: Database,
+  terminal: string,
+  before: { readonly holds: number | null; readonly problem: string | null } | undefined,
+  { holds, problem }: { readonly holds: number | null; readonly problem: string | null },
+): Promise<void> {
+  const at = new Date().toISOString();
+  if (holds !== null && before?.holds !== holds)
+    await tellPrograms(db, { event: 'terminal.confirmed', at, terminal, number: holds });
+  if (problem !== null && before?.problem !== problem)
+    await tellPrograms(db, { event: 'terminal.refused', at, terminal, problem, number: holds });
 }
 
 const minutesOff = (skew: number): number => Math.round(skew / 60_000);

@@ -6,3 +6,4 @@ export * from './promotions.ts';
 export * from './rule-references.ts';
 export * from './sending.ts';
 export * from './shoppers.ts';
+export * from './telling.ts';

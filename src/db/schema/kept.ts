@@ -151,3 +151,20 @@ export const waitingEntries = pgTable('waiting_entries', {
   returnedBy: text(),
   reason: text(),
 });
+
+/** What was asked to be done once, and what came of it: asked again under the same key it is answered, not done. */
+export const onceDone = pgTable(
+  'once_done',
+  {
+    person: owner(),
+    key: text().notNull(),
+    /** Of what was asked, SHA-256. */
+    digest: text().notNull(),
+    at: instant('at').notNull().defaultNow(),
+    /** Null: it is not known yet what comes of it. */
+    status: integer(),
+    headers: jsonb().$type<Readonly<Record<string, string>>>(),
+    body: text(),
+  },
+  (t) => [primaryKey({ columns: [t.person, t.key] })],
+);

@@ -20,6 +20,10 @@ export const person = pgTable(
     seesCosts: boolean().notNull().default(true),
     /** Made up with the demo chain; such a person cannot sign in anywhere else. */
     demo: boolean().notNull().default(false),
+    /** Whether a password alone does not let them in. Named as the sign-in package names it. */
+    twoFactorEnabled: boolean('second_step').notNull().default(false),
+    /** Another program, known by a key: nobody signs in as it. */
+    machine: boolean().notNull().default(false),
     /** Since when they are not let in any more; null: they are. What they did stays theirs. */
     endedAt: instant('ended_at'),
   },
@@ -66,6 +70,35 @@ export const verification = pgTable('verification', {
   expiresAt: instant('expires_at').notNull(),
   createdAt: instant('created_at').notNull().defaultNow(),
   updatedAt: instant('updated_at').notNull().defaultNow(),
+});
+
+/** The second step of a sign-in: what makes the codes, and those for a lost device, both sealed with the secret. The package's. */
+export const secondStep = pgTable('second_step', {
+  id: text().primaryKey(),
+  secret: text().notNull(),
+  backupCodes: text().notNull(),
+  userId: text()
+    .notNull()
+    .unique()
+    .references(() => person.id, { onDelete: 'cascade' }),
+  /** False as long as no code of it was given. */
+  verified: boolean().notNull().default(false),
+  failedVerificationCount: integer().notNull().default(0),
+  lockedUntil: instant('locked_until'),
+});
+
+/** Keys by which other programs are known; each acts as a person of its own. Of a key only the hash is kept. */
+export const apiKey = pgTable('api_key', {
+  person: text()
+    .primaryKey()
+    .references(() => person.id, { onDelete: 'cascade' }),
+  hash: text().notNull().unique(),
+  /** What it may do, at most what its role may. */
+  scopes: text().array().notNull(),
+  madeAt: instant('made_at').notNull().defaultNow(),
+  usedAt: instant('used_at'),
+  /** From when on it is good no more. */
+  endsAt: instant('ends_at'),
 });
 
 /** Letters that went out: a simulated mailbox, out of which an administrator can hand a link on. */

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from 'react';
 import { PASSWORD_LENGTH } from '../../contracts/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
+import { Secret } from './secret.tsx';
 
 /** Another password, for who knows the one that holds. */
 export function NewPassword() {
@@ -58,12 +59,3 @@ const faultOf = (password: string, again: string): string => {
     return `The new one is too short: at least ${PASSWORD_LENGTH.least} characters.`;
   return password === again ? '' : 'The new one and its repetition are not the same.';
 };
-
-function Secret({ label, name, complete }: { label: string; name: string; complete: string }) {
-  return (
-    <label className="block text-sm">
-      {label}
-      <input type="password" name={name} autoComplete={complete} className="input input-sm mt-0.5 w-full" />
-    </label>
-  );
-}

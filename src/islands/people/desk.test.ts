@@ -4,7 +4,7 @@ import { FIRST, type PeopleEvent, peopleAfter, saidOf } from './desk.ts';
 
 const TOVE: PersonRow = {
   ...{ id: 't', name: 'Tove', email: 'tove@quillmere.example', role: 'store', costs: false },
-  ...{ stores: ['s001'], endedAt: null },
+  ...{ stores: ['s001'], secondStep: false, endedAt: null },
 };
 const deskAfter = (...events: PeopleEvent[]) => events.reduce(peopleAfter, FIRST);
 

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useReducer, useState } from 'react';
-import { idInAddress } from '../../contracts/index.ts';
+import { idInAddress, type PersonStepRequest } from '../../contracts/index.ts';
 import type { PeopleView, PersonRow } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { ROLE_WORDS } from '../../ui/words/index.ts';
@@ -117,13 +117,27 @@ function Desk({ me, timeZone }: PeopleProps) {
   );
 }
 
-type Step = 'end' | 'return' | 'link' | 'sign-out';
+type Step = PersonStepRequest['step'];
 const DONE: Readonly<Record<Step, string>> = {
   end: 'is let in no more, and is signed out everywhere.',
   return: 'is let in again.',
   link: 'was sent a link by which to set a new password.',
   'sign-out': 'is signed out everywhere.',
+  'one-step': 'signs in with the password alone again.',
 };
+
+/** What may be done with somebody who is let in: each with its words, and those for who hears them alone. */
+function stepsFor({ name, secondStep }: PersonRow, isMe: boolean): [Step, string, string][] {
+  const link: [Step, string, string] = ['link', 'Link for a password', `Send ${name} a link for a password`];
+  if (isMe) return [link];
+  const lost = `Take the second step from ${name}, who lost their device`;
+  return [
+    link,
+    ...(secondStep ? [['one-step', 'Take the second step away', lost] as [Step, string, string]] : []),
+    ['sign-out', 'Sign out everywhere', `Sign ${name} out everywhere`],
+    ['end', 'Let in no more', `Let ${name} in no more`],
+  ];
+}
 
 function Row({
   one,
@@ -140,13 +154,14 @@ function Row({
   onChange: () => void;
   onStep: (step: Step) => void;
 }) {
-  const { name, email, role, costs, stores, endedAt } = one;
+  const { name, email, role, costs, stores, secondStep, endedAt } = one;
   const sees = [
     role === 'store'
       ? `${saidCount(stores.length)} ${stores.length === 1 ? 'store' : 'stores'}`
       : 'all stores',
     costs ? 'costs and margins' : 'no costs',
   ];
+  const signsIn = secondStep ? 'signs in in two steps' : 'signs in with a password alone';
   return (
     <div className="grid items-baseline gap-x-6 gap-y-1 md:grid-cols-[minmax(0,18rem)_8rem_minmax(0,1fr)_auto]">
       <p>
@@ -158,7 +173,7 @@ function Row({
       <p className="quiet text-sm">
         {endedAt
           ? `let in no more since ${shortMoment(timeIn(timeZone, endedAt), '')}`
-          : `sees ${sees.join(', ')}`}
+          : `sees ${sees.join(', ')}; ${signsIn}`}
       </p>
       <p className="flex flex-wrap gap-x-4 text-sm leading-7">
         {endedAt ? (
@@ -170,37 +185,18 @@ function Row({
             <button type="button" className="link" aria-label={`Change ${name}`} onClick={onChange}>
               Change
             </button>
-            <button
-              type="button"
-              className="link"
-              aria-label={`Send ${name} a link for a password`}
-              disabled={busy}
-              onClick={() => onStep('link')}
-            >
-              Link for a password
-            </button>
-            {isMe ? null : (
+            {stepsFor(one, isMe).map(([step, words, label]) => (
               <button
+                key={step}
                 type="button"
                 className="link"
-                aria-label={`Sign ${name} out everywhere`}
+                aria-label={label}
                 disabled={busy}
-                onClick={() => onStep('sign-out')}
+                onClick={() => onStep(step)}
               >
-                Sign out everywhere
+                {words}
               </button>
-            )}
-            {isMe ? null : (
-              <button
-                type="button"
-                className="link"
-                aria-label={`Let ${name} in no more`}
-                disabled={busy}
-                onClick={() => onStep('end')}
-              >
-                Let in no more
-              </button>
-            )}
+            ))}
           </>
         )}
       </p>

@@ -1,9 +1,9 @@
-import { useState } from 'react';
 import { type PeopleView, ROLES, type Role } from '../../contracts/view/index.ts';
 import { FaultField, Notice } from '../../ui/pieces/index.ts';
 import { ROLE_DOES, ROLE_WORDS } from '../../ui/words/index.ts';
 import type { Refusal } from '../server/index.ts';
 import type { PersonDraft } from './desk.ts';
+import { TheirStores } from './their-stores.tsx';
 
 export interface PersonFormProps {
   readonly draft: PersonDraft;
@@ -62,7 +62,14 @@ export function PersonForm(props: PersonFormProps) {
         </label>
       </div>
       <Roles role={draft.role} onRole={(role) => onTyped({ role })} />
-      {draft.role === 'store' ? <TheirStores {...props} fault={faultOf('stores')} /> : null}
+      {draft.role === 'store' ? (
+        <TheirStores
+          chosen={draft.stores}
+          stores={props.stores}
+          fault={faultOf('stores')}
+          onStore={props.onStore}
+        />
+      ) : null}
       {refusal && (refusal.faults.length === 0 || elsewhere.length > 0) ? (
         <Notice tone="trouble" className="md:col-span-2">
           {elsewhere.map(({ message }) => message).join('; ') || refusal.message}
@@ -98,49 +105,6 @@ function Roles({ role, onRole }: { role: Role; onRole: (role: Role) => void }) {
           </span>
         </label>
       ))}
-    </fieldset>
-  );
-}
-
-function TheirStores({
-  draft,
-  stores,
-  fault,
-  onStore,
-}: Pick<PersonFormProps, 'draft' | 'stores' | 'onStore'> & { fault: string | null }) {
-  const [wanted, setWanted] = useState('');
-  const meant = stores.filter(({ id, name }) =>
-    `${id} ${name}`.toLowerCase().includes(wanted.trim().toLowerCase()),
-  );
-  return (
-    <fieldset className="md:col-span-2">
-      <legend>Their stores ({draft.stores.length})</legend>
-      <input
-        type="search"
-        className="input input-sm mt-0.5 w-72"
-        aria-label="Find a store"
-        placeholder="Find a store"
-        value={wanted}
-        onChange={({ target }) => setWanted(target.value)}
-      />
-      <div className="mt-2 grid max-h-48 gap-x-6 overflow-y-auto sm:grid-cols-2">
-        {meant.map(({ id, name }) => (
-          <label key={id} className="flex items-center gap-2 py-1">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-sm"
-              checked={draft.stores.includes(id)}
-              onChange={({ target }) => onStore(id, target.checked)}
-            />
-            {name} <span className="quiet">{id}</span>
-          </label>
-        ))}
-      </div>
-      {fault ? (
-        <p className="text-error" role="alert">
-          {fault}
-        </p>
-      ) : null}
     </fieldset>
   );
 }

@@ -8,6 +8,7 @@ import { log } from '../machine/log.ts';
 import { terminalDesk } from '../terminal-desk.ts';
 import { addressOf } from './address.ts';
 import { drainOf } from './drain.ts';
+import { withoutVersion } from './published-address.ts';
 import { measuredRequests } from './request-measures.ts';
 import { noteRequest } from './request-note.ts';
 import { squeezed } from './squeeze.ts';
@@ -67,7 +68,8 @@ const server = createServer((request, response) => {
   const address = addressOf(request, behindProxy);
   const note = noteRequest(request, response, { address, behindProxy });
   if (!isReadable(request.url)) return end(response, 400, 'That address cannot be read.');
-  request.url = inOneWay(request.url!);
+  const { published, url } = withoutVersion(inOneWay(request.url!));
+  request.url = url;
   const path = request.url.split('?')[0];
   if (path === '/live') return end(response, 200, 'live');
   if (path === PRICE_FILE_PATH) return void takePriceFile(request, response, address);
@@ -75,7 +77,13 @@ const server = createServer((request, response) => {
   squeezed(request, response, () =>
     files(request, response, () => {
       const { id, from } = note;
-      const locals = Object.assign(from, { address, request: id, keep, measured: measuredRequests });
+      const locals = Object.assign(from, {
+        address,
+        request: id,
+        keep,
+        measured: measuredRequests,
+        published,
+      });
       // Without a way on, what nobody knows is answered by the application's own page for it.
       handler(request, response, undefined, locals).catch((error: unknown) => {
         log.error({ err: error, request: id }, 'a request failed');

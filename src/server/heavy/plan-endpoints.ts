@@ -49,7 +49,7 @@ import {
 } from '../../usecases/index.ts';
 import { parseJson } from '../http/read-body.ts';
 import { answerReply, failureReply, json, outcomeReply } from '../http/reply.ts';
-import { taggedVersion, versionTag } from '../http/version-tag.ts';
+import { taggedRevision, taggedVersion, versionTag } from '../http/version-tag.ts';
 import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 const letters = () => randomBytes(3).toString('hex');
@@ -95,22 +95,26 @@ export const PLAN_ENDPOINTS = {
   'new-promotion': onBody(savePromotionRequest, async ({ app, person, input: { promotion } }) =>
     outcomeReply(await savePromotion(app, person, { promotion, revision: null }), 201),
   ),
-  'save-promotion': onBody(
-    savePromotionRequest,
-    async ({ app, person, input: { promotion, revision }, params }) =>
-      promotion.id !== params.id || revision === undefined
-        ? failureReply({
-            kind: 'invalid',
-            faults: [
-              {
-                path: ['revision'],
-                what: 'the id or the revision does not fit',
-                wanted: 'the id of the address and the revision that was opened',
-              },
-            ],
-          })
-        : outcomeReply(await savePromotion(app, person, { promotion, revision })),
-  ),
+  'save-promotion': onBody(savePromotionRequest, async ({ app, person, input, params, ifMatch }) => {
+    const { promotion } = input;
+    const tagged = taggedRevision(ifMatch);
+    const revision = tagged ?? input.revision;
+    if (promotion.id !== params.id || revision === undefined)
+      return failureReply({
+        kind: 'invalid',
+        faults: [
+          {
+            path: ['revision'],
+            what: 'the id or the revision does not fit',
+            wanted: 'the id of the address and the revision that was opened',
+          },
+        ],
+      });
+    const outcome = await savePromotion(app, person, { promotion, revision });
+    return outcome.ok
+      ? outcomeReply(outcome)
+      : failureReply(outcome.failure, { precondition: tagged !== null });
+  }),
   'promotion-status': onBody(statusRequest, async ({ app, person, input, params }) =>
     outcomeReply(await setPromotionStatus(app, person, { id: params.id!, ...input })),
   ),

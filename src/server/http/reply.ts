@@ -3,8 +3,11 @@ import { jsonPointer } from '../../core/plan/index.ts';
 import { conflictWords } from './conflict-words.ts';
 import { problem } from './problem.ts';
 
-/** A failure as a reply. A refusal of fields is 422 with a list of `{path, message}`. */
-export function failureReply(failure: Failure): Response {
+/**
+ * A failure as a reply. A refusal of fields is 422 with a list of `{path, message}`.
+ * @param precondition whether what was opened was named by If-Match (RFC 9110 13.1.1).
+ */
+export function failureReply(failure: Failure, { precondition = false } = {}): Response {
   switch (failure.kind) {
     case 'invalid':
       return problem('invalid', 422, 'Nothing was saved.', { faults: faultsOf(failure) });
@@ -44,8 +47,7 @@ export function failureReply(failure: Failure): Response {
     case 'conflict':
       return problem(
         'conflict',
-        // What was asked for as long as a version stands (If-Match, RFC 9110 13.1.1).
-        failure.code === 'plan-changed' ? 412 : 409,
+        precondition || failure.code === 'plan-changed' ? 412 : 409,
         conflictWords(failure),
         'current' in failure ? { current: failure.current } : {},
       );

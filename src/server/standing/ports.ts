@@ -10,6 +10,7 @@ import {
   findingRepository,
   heldBackRepository,
   historyRepository,
+  keyRepository,
   letterRepository,
   loopholeRepository,
   matchingRepository,
@@ -22,6 +23,7 @@ import {
   stockroomRepository,
   templateRepository,
   waitingEntryRepository,
+  webhookRepository,
   workRulesRepository,
 } from '../../db/index.ts';
 import { priceFileMaker as makerHere } from '../../usecases/index.ts';
@@ -35,6 +37,7 @@ import type {
   FindingStore,
   HeldBackStore,
   HistoryStore,
+  KeyStore,
   LetterStore,
   LoopholeStore,
   MatchingStore,
@@ -52,6 +55,7 @@ import type {
   StockroomStore,
   TemplateStore,
   WaitingEntryStore,
+  WebhookStore,
   WorkRulesStore,
 } from '../../usecases/ports/index.ts';
 import { type StoreComparison, storeComparison } from '../../usecases/send/store-comparison.ts';
@@ -89,6 +93,8 @@ export interface Ports {
   readonly findings: FindingStore;
   readonly loopholes: LoopholeStore;
   readonly people: PeopleStore;
+  readonly keys: KeyStore;
+  readonly webhooks: WebhookStore;
   readonly beginning: BeginningStore;
   readonly letters: LetterStore;
   readonly pictures: PictureStore;
@@ -142,6 +148,8 @@ export function portsOf(
     findings: findingRepository(db),
     loopholes: loopholeRepository(db),
     people: peopleRepository(db),
+    keys: keyRepository(db),
+    webhooks: webhookRepository(db),
     beginning: beginningRepository(db),
     letters: letterRepository(db),
     pictures: pictureRepository(db),

@@ -9,7 +9,7 @@ export function FaultField({
   label: string;
   value: string;
   fault: string | null;
-  inputMode?: 'decimal' | 'numeric' | 'text';
+  inputMode?: 'decimal' | 'numeric' | 'text' | 'url';
   onChange: (text: string) => void;
 }) {
   return (

@@ -7,5 +7,6 @@ export * from './lost-reason.ts';
 export * from './phase.ts';
 export * from './price-file.ts';
 export * from './role.ts';
+export * from './telling.ts';
 export * from './terminal-trouble.ts';
 export * from './trail.ts';

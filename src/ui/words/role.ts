@@ -1,4 +1,4 @@
-import type { Role } from '../../contracts/view/index.ts';
+import type { KeyScope, Role } from '../../contracts/view/index.ts';
 
 export const ROLE_WORDS: Readonly<Record<Role, string>> = {
   viewer: 'viewer',
@@ -15,4 +15,12 @@ export const ROLE_DOES: Readonly<Record<Role, string>> = {
   planner: 'writes promotions and keeps the stockroom',
   approver: 'also approves what others wrote, and sends it to the terminals',
   administrator: 'also looks after people, terminals and how the chain works',
+};
+
+/** What a key lets another program do. */
+export const SCOPE_WORDS: Readonly<Record<KeyScope, string>> = {
+  see: 'looks',
+  plan: 'plans',
+  approve: 'approves',
+  send: 'sends',
 };

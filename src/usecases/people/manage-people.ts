@@ -57,7 +57,7 @@ export async function changePerson(
   return done({});
 }
 
-/** Lets somebody in no more, or again, sends them a link for a new password, or signs them out everywhere. */
+/** Lets somebody in no more, or again, sends a link for a new password, signs out everywhere, or takes a second step away. */
 export async function stepPerson(
   ports: Ports,
   person: Person,
@@ -72,6 +72,7 @@ export async function stepPerson(
   if (step === 'link' && found.endedAt !== null)
     return invalid([], `${found.name} is not let in`, 'to let them in again first');
   if (step === 'link') await ports.accounts.sendLink(found.email);
+  else if (step === 'one-step') await ports.people.endSecondStep(id, person.id);
   else if (step === 'sign-out') await ports.people.signOut(id, person.id);
   else await ports.people.end(id, step === 'end' ? now : null, person.id);
   return done({});

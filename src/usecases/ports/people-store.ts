@@ -23,6 +23,8 @@ export interface PeopleStore {
   endSessions(id: string, sessions: readonly string[]): Promise<number>;
   /** Ends all of them, which the trail tells. */
   signOut(id: string, by: string): Promise<void>;
+  /** A password alone lets them in again. The trail tells it. */
+  endSecondStep(id: string, by: string): Promise<void>;
 }
 
 /** Port: the way in. */

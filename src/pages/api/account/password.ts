@@ -3,6 +3,6 @@ import { changePassword, endpoint } from '../../../server/index.ts';
 
 /** Sets another password of one's own. */
 export const POST = endpoint(
-  { permission: 'see', schema: newPasswordRequest },
+  { permission: 'see', own: true, schema: newPasswordRequest },
   ({ person, input, context }) => changePassword(context, person, input),
 );

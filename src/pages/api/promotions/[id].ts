@@ -1,8 +1,20 @@
-import { endpoint, heavyEndpoint, KB, outcomeReply, PROMOTION_BYTES } from '../../../server/index.ts';
+import {
+  endpoint,
+  heavyEndpoint,
+  json,
+  KB,
+  outcomeReply,
+  PROMOTION_BYTES,
+  revisionTag,
+} from '../../../server/index.ts';
 
-export const GET = endpoint({ permission: 'see' }, async ({ app, person, params }) =>
-  outcomeReply(await app.heavy.value(person.id, 'openPromotion', person, params.id!)),
-);
+/** Its revision is its ETag. */
+export const GET = endpoint({ permission: 'see' }, async ({ app, person, params }) => {
+  const outcome = await app.heavy.value(person.id, 'openPromotion', person, params.id!);
+  return outcome.ok
+    ? json(outcome.value, 200, { etag: revisionTag(outcome.value.revision) })
+    : outcomeReply(outcome);
+});
 
 export const PUT = heavyEndpoint('save-promotion', { permission: 'plan', most: PROMOTION_BYTES });
 
