@@ -12,7 +12,7 @@ import { run } from './set-up/say.mjs';
 
 /** Needs a gate before the database, which would cost the others time. */
 const GATED = 'outage';
-const OTHERS = ['inputs', 'bodies', 'baskets', 'terminals', 'rollout', 'kills'];
+const OTHERS = ['inputs', 'fuzz', 'bodies', 'baskets', 'terminals', 'rollout', 'kills'];
 
 await run(async () => {
   await ensurePackages();

@@ -1,3 +1,4 @@
+import { fuzz } from './fuzz.ts';
 import { ringHardBaskets } from './hard-baskets.ts';
 import { KILLED_PARTS, killAndCount } from './kill-rounds.ts';
 import { sendLargeBodies } from './large-bodies.ts';
@@ -12,6 +13,7 @@ const { FAULTS_DATA, FAULTS_ROUNDS, FAULTS_KILLS, FAULTS_CHROMIUM } = process.en
 const origin = BELLTAG_ORIGIN!;
 const PARTS = {
   inputs: () => tryOddInputs(origin),
+  fuzz: () => fuzz(origin, DATABASE_URL!),
   bodies: () => sendLargeBodies(origin, processes(FAULTS_DATA!, 'faults')),
   baskets: () => ringHardBaskets(origin),
   terminals: () => pollByMany(origin, DATABASE_URL!),

@@ -1,6 +1,7 @@
 import { type Answer, type Asker, asker, beside, ms } from './asker.ts';
 import { type OddAskers, PATHS, QUERIES, targets, wholePromotion } from './odd-targets.ts';
 import { ODD_LANGUAGES, ODD_RULES, ODD_TEXTS, ODD_VALUES } from './odd-values.ts';
+import { placesIn, put } from './places.ts';
 
 /** No question of another person is to wait for longer. */
 const WANTED = 250;
@@ -118,19 +119,3 @@ function bodies(askers: OddAskers, promotion: object): Request[] {
 }
 
 const shortened = (text: string): string => JSON.stringify(text.slice(0, 30));
-
-/** Every place of a value, lists and objects themselves among them. */
-function placesIn(value: unknown, at: readonly string[] = []): (readonly string[])[] {
-  if (typeof value !== 'object' || value === null) return [at];
-  return [
-    ...(at.length > 0 ? [at] : []),
-    ...Object.entries(value).flatMap(([key, one]) => placesIn(one, [...at, key])),
-  ];
-}
-
-function put(value: unknown, [key, ...rest]: readonly string[], odd: unknown): unknown {
-  if (key === undefined) return odd;
-  if (Array.isArray(value)) return value.map((one, i) => (String(i) === key ? put(one, rest, odd) : one));
-  const object = value as Record<string, unknown>;
-  return { ...object, [key]: put(object[key], rest, odd) };
-}

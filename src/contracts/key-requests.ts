@@ -21,10 +21,7 @@ export const keyRequest = Joi.object<KeyRequest>({
     .required(),
   costs: Joi.boolean().strict().required(),
   stores: Joi.array().items(Joi.string().min(1).max(200)).unique().max(20_000).required(),
-  until: Joi.string()
-    .pattern(/^\d{4}-\d{2}-\d{2}$/, 'a day as 2027-03-31')
-    .allow(null)
-    .required(),
+  until: Joi.string().length(10).allow(null).required(),
 });
 
 export interface KeyStepRequest {

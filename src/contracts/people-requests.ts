@@ -1,10 +1,15 @@
 import Joi from 'joi';
+import { isGuessed } from './guessed-password.ts';
 import { ROLES, type Role } from './view/roles.ts';
 
 /** Characters of a password. */
-export const PASSWORD_LENGTH = { least: 10, most: 128 };
+export const PASSWORD_LENGTH = { least: 12, most: 128 };
 
-const password = Joi.string().min(PASSWORD_LENGTH.least).max(PASSWORD_LENGTH.most).required();
+const password = Joi.string()
+  .min(PASSWORD_LENGTH.least)
+  .max(PASSWORD_LENGTH.most)
+  .custom((text: string, helpers) => (isGuessed(text) ? helpers.error('password.guessed') : text))
+  .required();
 const id = Joi.string().min(1).max(200);
 const email = Joi.string().email({ tlds: false }).max(200).required();
 

@@ -49,12 +49,16 @@ const WHAT: Readonly<Record<string, string>> = {
   'array.min': 'is too short a list',
   'array.max': 'is too long a list',
   'array.unique': 'is there twice',
+  'array.hasUnknown': 'lacks what has to be in it',
+  'password.guessed': 'is among those that are tried first',
   'string.base': 'is no text',
   'string.empty': 'is empty',
   'string.min': 'is too short',
   'string.max': 'is too long',
   'string.length': 'is of another length',
   'string.email': 'is no e-mail address',
+  'string.uri': 'is no address',
+  'string.uriCustomScheme': 'is no address',
   'string.pattern.base': 'does not fit',
   'string.pattern.name': 'does not fit',
   'number.base': 'is no number',
@@ -88,6 +92,13 @@ function wantedBy({ type, context }: Joi.ValidationErrorItem): string {
       return `one of ${choices(facts?.valids)}`;
     case 'any.required':
       return `a value here`;
+    case 'array.hasUnknown':
+      return 'the first of those that there are among them';
+    case 'password.guessed':
+      return 'one that nobody thinks of, such as three words that do not belong together';
+    case 'string.uri':
+    case 'string.uriCustomScheme':
+      return 'one that begins with https://';
     case 'object.unknown':
       return 'only the fields of the format';
     case 'object.missing':

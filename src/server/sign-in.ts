@@ -20,6 +20,7 @@ const LINK_GOOD_FOR = 3 * DAY;
 
 /** Sign-in with e-mail and password; sessions in PostgreSQL. @param letters where links go out by which a password is set. */
 export function signInService(db: Database, environment: Environment, letters = letterRepository(db)) {
+  const sessionTime = (environment.sessionHours * DAY) / 24;
   return betterAuth({
     database: drizzleAdapter(db, {
       provider: 'pg',
@@ -57,7 +58,8 @@ export function signInService(db: Database, environment: Environment, letters = 
         endedAt: { type: 'date', input: false, required: false },
       },
     },
-    session: { expiresIn: 14 * DAY, updateAge: DAY / 24 },
+    // What was used a quarter of that ago is noted anew: a press in time keeps it.
+    session: { expiresIn: sessionTime, updateAge: Math.min(DAY / 24, sessionTime / 4) },
     advanced: { cookiePrefix: 'belltag', useSecureCookies: environment.origin.startsWith('https:') },
     plugins: [twoFactor({ issuer: 'Bell Tag' })],
     telemetry: { enabled: false },

@@ -59,6 +59,12 @@ describe('headers of a page', () => {
   });
 });
 
+it('the cookie of a session is kept from scripts, and from requests of other sites', async () => {
+  const [cookie = ''] = (await signIn(emailOf('odile'), PASSWORD)).headers.getSetCookie();
+  expect(cookie).toMatch(/; HttpOnly/i);
+  expect(cookie).toMatch(/; SameSite=Lax/i);
+});
+
 describe('signing out', () => {
   it('ends the session and takes the cookie, as a page asks for it: with nothing in the request', async () => {
     const cookie = cookiesOf(await signIn(emailOf('odile'), PASSWORD));

@@ -18,9 +18,14 @@ export interface Environment {
   readonly threads: number | null;
   /** What a program says that asks how the server does; null: it is told to this machine alone. */
   readonly metricsToken: string | null;
+  /** Hours without a press after which somebody has to sign in anew. */
+  readonly sessionHours: number;
   /** Whether this server does what is done by itself; one that is set apart for that answers no pages. */
   readonly jobs: boolean;
 }
+
+/** In hours. */
+const TWO_WEEKS = 14 * 24;
 
 export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
   const databaseUrl = env.DATABASE_URL;
@@ -38,6 +43,7 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
     priceFileMaker: resolve(env.BELLTAG_PRICE_FILE_MAKER ?? 'dist/price-files-worker.mjs'),
     threads: Number(env.BELLTAG_THREADS) || null,
     metricsToken: env.BELLTAG_METRICS_TOKEN || null,
+    sessionHours: Number(env.BELLTAG_SESSION_HOURS) || TWO_WEEKS,
     jobs: env.BELLTAG_JOBS !== '0',
   };
 }
