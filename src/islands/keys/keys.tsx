@@ -23,7 +23,7 @@ function Desk({ timeZone }: { timeZone: string }) {
   const client = useQueryClient();
   const { data, error } = useQuery({ queryKey: KEY, queryFn: () => ask<KeysView>('/api/keys') });
   const [draft, setDraft] = useState<KeyDraft | null>(null);
-  const [shown, setShown] = useState<{ name: string; key: string } | null>(null);
+  const [shown, setShown] = useState<{ name: string; text: string } | null>(null);
   const [said, setSaid] = useState('');
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
@@ -43,14 +43,14 @@ function Desk({ timeZone }: { timeZone: string }) {
   const make = (made: KeyDraft) =>
     doing(async () => {
       const { key } = await ask<{ key: string }>('/api/keys', { method: 'POST', body: saidOf(made) });
-      setShown({ name: made.name.trim(), key });
+      setShown({ name: made.name.trim(), text: key });
       setDraft(null);
     });
   const step = ({ id, name }: KeyRow, what: KeyStepRequest['step']) =>
     doing(async () => {
       const path = `/api/keys/${idInAddress(id)}/step`;
       const { key } = await ask<{ key?: string }>(path, { method: 'POST', body: { step: what } });
-      setShown(key === undefined ? null : { name, key });
+      setShown(key === undefined ? null : { name, text: key });
       if (key === undefined) setSaid(`${name} is let in no more.`);
     });
   if (error) return <Notice tone="trouble">{refusalOf(error).message}</Notice>;
@@ -99,7 +99,7 @@ function Desk({ timeZone }: { timeZone: string }) {
 }
 
 /** The one time that it is told. */
-function Shown({ name, key: text, onSeen }: { name: string; key: string; onSeen: () => void }) {
+function Shown({ name, text, onSeen }: { name: string; text: string; onSeen: () => void }) {
   return (
     <Notice tone="news" className="mt-3 max-w-3xl">
       <p>

@@ -161,7 +161,7 @@ function Row({
       : 'all stores',
     costs ? 'costs and margins' : 'no costs',
   ];
-  const signsIn = secondStep ? 'signs in in two steps' : 'signs in with a password alone';
+  const signsIn = secondStep ? '; signs in in two steps' : '';
   return (
     <div className="grid items-baseline gap-x-6 gap-y-1 md:grid-cols-[minmax(0,18rem)_8rem_minmax(0,1fr)_auto]">
       <p>
@@ -173,7 +173,7 @@ function Row({
       <p className="quiet text-sm">
         {endedAt
           ? `let in no more since ${shortMoment(timeIn(timeZone, endedAt), '')}`
-          : `sees ${sees.join(', ')}; ${signsIn}`}
+          : `sees ${sees.join(', ')}${signsIn}`}
       </p>
       <p className="flex flex-wrap gap-x-4 text-sm leading-7">
         {endedAt ? (
