@@ -9,7 +9,6 @@ import {
   awayReply,
   comesFromElsewhere,
   isAway,
-  isPublished,
   isSoundPath,
   log,
   NoChain,
@@ -17,6 +16,7 @@ import {
   once,
   personOf,
   problem,
+  publishedMethods,
   tooMuchReply,
   whoAsks,
   withSafeHeaders,
@@ -66,9 +66,8 @@ async function answer(context: APIContext, next: () => Promise<Response>): Promi
   if (comesFromElsewhere(context.request, app().environment.origin))
     return problem('elsewhere', 403, 'This came from a page of another site, and was not done.');
   if (isApi && !context.routePattern.startsWith('/api/')) return noSuchAddress();
-  if (context.locals.published && !isPublished(context.request.method, context.routePattern))
-    return noSuchAddress();
-  const methods = isApi ? await methodsAt(context.routePattern) : null;
+  const methods = isApi ? await methodsAt(context.routePattern, context.locals.published) : null;
+  if (methods?.length === 0) return noSuchAddress();
   if (methods && !methods.includes(context.request.method))
     return problem(
       'wrong-method',
@@ -109,10 +108,13 @@ const noSuchAddress = () => problem('not-found', 404, 'There is no such address.
 
 const endpoints = import.meta.glob<Record<string, unknown>>('./pages/api/**/*.ts');
 
-/** What may be done at an endpoint, HEAD where GET is; null: there is none of that pattern. */
-async function methodsAt(pattern: string): Promise<readonly string[] | null> {
+/** What may be done at an endpoint, HEAD where GET is; null: there is none of that pattern. @param published for other programs alone. */
+async function methodsAt(pattern: string, published: boolean): Promise<readonly string[] | null> {
   const load = endpoints[`./pages${pattern}.ts`] ?? endpoints[`./pages${pattern}/index.ts`];
   if (!load) return null;
-  const methods = Object.keys(await load()).filter((name) => /^[A-Z]+$/.test(name));
+  const promised = published ? publishedMethods(pattern) : null;
+  const methods = Object.keys(await load()).filter(
+    (name) => /^[A-Z]+$/.test(name) && (promised?.includes(name) ?? true),
+  );
   return methods.includes('GET') ? [...methods, 'HEAD'] : methods;
 }

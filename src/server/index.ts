@@ -26,9 +26,9 @@ export { pictureReply } from './picture-reply.ts';
 export {
   BASE,
   GROUPS,
-  isPublished,
   OPERATIONS,
   publishedInterface,
+  publishedMethods,
   publishedSchema,
 } from './published/index.ts';
 export {

@@ -69,6 +69,8 @@ export const endSecondStep = (context: APIContext, person: Person, password: str
 /** The second step of a sign-in whose password was right: a code of the device, or one of those for a lost device. */
 export async function passSecondStep(context: APIContext, typed: string): Promise<Response> {
   const { signIn, db } = app();
+  // A code is asked of who is not in yet: whoever is would be taken for somebody who shows that their device works.
+  if (context.locals.person) return json({ ok: true });
   const code = typed.replaceAll(/\s/g, '');
   const headers = fromAddress(context.request.headers, context.locals.address);
   const asked = { body: { code }, headers, asResponse: true as const };

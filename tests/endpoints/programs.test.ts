@@ -127,6 +127,9 @@ describe('the published interface', () => {
     expect((await basil.get('/api/v1/account/sessions')).status).toBe(404);
     expect((await basil.get('/api/account/sessions')).status).toBe(200);
     expect((await basil.get('/api/v1/schemas/no-such.json')).status).toBe(404);
+    // There, and not in that way.
+    expect((await basil.send('PATCH', '/api/v1/price', {})).status).toBe(405);
+    expect((await basil.send('DELETE', '/api/v1/templates/x', {})).status).toBe(404);
   });
 });
 

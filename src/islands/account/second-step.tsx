@@ -1,8 +1,8 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import type { SecondStepBegun, SecondStepView } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
-import { ask, refusalOf } from '../server/index.ts';
+import { ask, refusalOf, refusalWords, useDoing } from '../server/index.ts';
 import { Secret } from './secret.tsx';
 
 const PATH = '/api/account/second-step';
@@ -12,27 +12,10 @@ const FEW = 3;
 
 /** A code of a device beside the password: begun, shown once, confirmed, ended. */
 export function SecondStep() {
-  const client = useQueryClient();
   const { data, error } = useQuery({ queryKey: KEY, queryFn: () => ask<SecondStepView>(PATH) });
   const [begun, setBegun] = useState<SecondStepBegun | null>(null);
-  const [said, setSaid] = useState('');
-  const [refused, setRefused] = useState('');
-  const [busy, setBusy] = useState(false);
+  const { busy, said, refusal, doing } = useDoing();
 
-  const doing = async (work: () => Promise<string>): Promise<void> => {
-    setBusy(true);
-    setRefused('');
-    setSaid('');
-    try {
-      const words = await work();
-      await client.invalidateQueries();
-      setSaid(words);
-    } catch (failure) {
-      const { message, faults } = refusalOf(failure);
-      setRefused(faults.map((one) => one.message).join('; ') || message);
-    }
-    setBusy(false);
-  };
   const begin = (password: string) =>
     doing(async () => {
       setBegun(await ask<SecondStepBegun>(PATH, { method: 'POST', body: { password } }));
@@ -63,9 +46,9 @@ export function SecondStep() {
           {data.codesLeft < FEW ? '; end it and begin it anew for ten more' : ''}.
         </p>
       ) : null}
-      {refused || error ? (
+      {refusal || error ? (
         <Notice tone="trouble" className="max-w-xl">
-          {refused || refusalOf(error).message}
+          {refusalWords(refusal ?? refusalOf(error))}
         </Notice>
       ) : null}
       {begun ? (

@@ -3,7 +3,7 @@ import { KEY_SCOPES, type KeyScope, type KeysView } from '../../contracts/view/i
 import { FaultField, Notice } from '../../ui/pieces/index.ts';
 import { SCOPE_WORDS } from '../../ui/words/index.ts';
 import { TheirStores } from '../people/their-stores.tsx';
-import type { Refusal } from '../server/index.ts';
+import { type Refusal, refusalWords } from '../server/index.ts';
 
 export type KeyDraft = Readonly<Omit<KeyRequest, 'until'>> & { readonly until: string };
 
@@ -108,7 +108,7 @@ export function KeyForm({
       ) : null}
       {refusal && !said ? (
         <Notice tone="trouble" className="md:col-span-2">
-          {refusal.faults.map(({ message }) => message).join('; ') || refusal.message}
+          {refusalWords(refusal)}
         </Notice>
       ) : null}
       <p className="flex gap-2 md:col-span-2">

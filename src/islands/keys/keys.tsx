@@ -1,11 +1,11 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { idInAddress, type KeyStepRequest } from '../../contracts/index.ts';
 import type { KeyRow, KeysView } from '../../contracts/view/index.ts';
-import { Notice } from '../../ui/pieces/index.ts';
+import { Notice, ShownOnce } from '../../ui/pieces/index.ts';
 import { SCOPE_WORDS } from '../../ui/words/index.ts';
 import { saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
-import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { ask, refusalOf, useDoing, WithServer } from '../server/index.ts';
 import { type KeyDraft, KeyForm, NO_KEY, saidOf } from './key-form.tsx';
 
 const KEY = ['keys'];
@@ -20,38 +20,24 @@ export function Keys({ timeZone }: { timeZone: string }) {
 }
 
 function Desk({ timeZone }: { timeZone: string }) {
-  const client = useQueryClient();
   const { data, error } = useQuery({ queryKey: KEY, queryFn: () => ask<KeysView>('/api/keys') });
   const [draft, setDraft] = useState<KeyDraft | null>(null);
   const [shown, setShown] = useState<{ name: string; text: string } | null>(null);
-  const [said, setSaid] = useState('');
-  const [refusal, setRefusal] = useState<Refusal | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { busy, said, refusal, doing, forgetRefusal } = useDoing(KEY);
 
-  const doing = async (work: () => Promise<void>): Promise<void> => {
-    setBusy(true);
-    setRefusal(null);
-    setSaid('');
-    try {
-      await work();
-      await client.invalidateQueries({ queryKey: KEY });
-    } catch (failure) {
-      setRefusal(refusalOf(failure));
-    }
-    setBusy(false);
-  };
   const make = (made: KeyDraft) =>
     doing(async () => {
       const { key } = await ask<{ key: string }>('/api/keys', { method: 'POST', body: saidOf(made) });
       setShown({ name: made.name.trim(), text: key });
       setDraft(null);
+      return '';
     });
   const step = ({ id, name }: KeyRow, what: KeyStepRequest['step']) =>
     doing(async () => {
       const path = `/api/keys/${idInAddress(id)}/step`;
       const { key } = await ask<{ key?: string }>(path, { method: 'POST', body: { step: what } });
       setShown(key === undefined ? null : { name, text: key });
-      if (key === undefined) setSaid(`${name} is let in no more.`);
+      return key === undefined ? `${name} is let in no more.` : '';
     });
   if (error) return <Notice tone="trouble">{refusalOf(error).message}</Notice>;
   return (
@@ -74,7 +60,12 @@ function Desk({ timeZone }: { timeZone: string }) {
         </button>
         <span role="status">{said}</span>
       </p>
-      {shown ? <Shown {...shown} onSeen={() => setShown(null)} /> : null}
+      {shown ? (
+        <ShownOnce text={shown.text} onSeen={() => setShown(null)}>
+          The key of {shown.name}. It is shown this once: hand it to the program now, as{' '}
+          <code>Authorization: Bearer …</code>
+        </ShownOnce>
+      ) : null}
       {draft ? (
         <KeyForm
           {...{ draft, refusal, busy }}
@@ -82,7 +73,7 @@ function Desk({ timeZone }: { timeZone: string }) {
           onDraft={setDraft}
           onMake={() => make(draft)}
           onLeave={() => {
-            setRefusal(null);
+            forgetRefusal();
             setDraft(null);
           }}
         />
@@ -95,22 +86,6 @@ function Desk({ timeZone }: { timeZone: string }) {
         ))}
       </ul>
     </section>
-  );
-}
-
-/** The one time that it is told. */
-function Shown({ name, text, onSeen }: { name: string; text: string; onSeen: () => void }) {
-  return (
-    <Notice tone="news" className="mt-3 max-w-3xl">
-      <p>
-        The key of {name}. It is shown this once: hand it to the program now, as{' '}
-        <code>Authorization: Bearer …</code>
-      </p>
-      <p className="mt-1 font-mono break-all select-all">{text}</p>
-      <button type="button" className="link mt-1 min-h-6 text-sm" onClick={onSeen}>
-        I have it
-      </button>
-    </Notice>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { idInAddress, type WebhookStepRequest } from '../../contracts/index.ts';
 import {
@@ -7,10 +7,10 @@ import {
   type WebhookRow,
   type WebhooksView,
 } from '../../contracts/view/index.ts';
-import { FaultField, Notice } from '../../ui/pieces/index.ts';
+import { FaultField, Notice, ShownOnce } from '../../ui/pieces/index.ts';
 import { TOLD_WORDS } from '../../ui/words/index.ts';
 import { saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
-import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { ask, type Refusal, refusalOf, refusalWords, useDoing, WithServer } from '../server/index.ts';
 
 const KEY = ['webhooks'];
 
@@ -24,29 +24,10 @@ export function Webhooks({ timeZone }: { timeZone: string }) {
 }
 
 function Desk({ timeZone }: { timeZone: string }) {
-  const client = useQueryClient();
   const { data, error } = useQuery({ queryKey: KEY, queryFn: () => ask<WebhooksView>('/api/webhooks') });
   const [secret, setSecret] = useState<string | null>(null);
-  const [said, setSaid] = useState('');
-  const [refusal, setRefusal] = useState<Refusal | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { busy, said, refusal, doing } = useDoing(KEY);
 
-  const doing = async (work: () => Promise<string>): Promise<boolean> => {
-    setBusy(true);
-    setRefusal(null);
-    setSaid('');
-    try {
-      const words = await work();
-      await client.invalidateQueries({ queryKey: KEY });
-      setSaid(words);
-      return true;
-    } catch (failure) {
-      setRefusal(refusalOf(failure));
-      return false;
-    } finally {
-      setBusy(false);
-    }
-  };
   const add = (url: string, events: readonly ToldEvent[]) =>
     doing(async () => {
       const made = await ask<{ secret: string }>('/api/webhooks', { method: 'POST', body: { url, events } });
@@ -73,13 +54,9 @@ function Desk({ timeZone }: { timeZone: string }) {
         ))}
       </ul>
       {secret ? (
-        <Notice tone="news" className="mt-3 max-w-3xl">
-          <p>The secret with which calls to it are signed. It is shown this once.</p>
-          <p className="mt-1 font-mono break-all select-all">{secret}</p>
-          <button type="button" className="link mt-1 min-h-6 text-sm" onClick={() => setSecret(null)}>
-            I have it
-          </button>
-        </Notice>
+        <ShownOnce text={secret} onSeen={() => setSecret(null)}>
+          The secret with which calls to it are signed. It is shown this once.
+        </ShownOnce>
       ) : null}
       <AddressForm {...{ busy, refusal }} onAdd={add} />
       <p role="status" className="text-sm">
@@ -182,11 +159,7 @@ function AddressForm({
           </label>
         ))}
       </fieldset>
-      {refusal && at('/url') === null ? (
-        <Notice tone="trouble">
-          {refusal.faults.map(({ message }) => message).join('; ') || refusal.message}
-        </Notice>
-      ) : null}
+      {refusal && at('/url') === null ? <Notice tone="trouble">{refusalWords(refusal)}</Notice> : null}
       <button type="submit" className="btn btn-sm" disabled={busy}>
         Tell this address
       </button>

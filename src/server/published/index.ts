@@ -4,7 +4,7 @@ import { toldOperations } from './told.ts';
 
 export { BASE } from './address.ts';
 export { GROUPS, OPERATIONS } from './operations.ts';
-export { isPublished } from './told.ts';
+export { publishedMethods } from './told.ts';
 
 const VERSION = '1';
 let made: Promise<JsonSchema> | null = null;

@@ -12,10 +12,11 @@ const pathOf = (pattern: string): string =>
     .replace(/(\/index)?\.ts$/, '')
     .replaceAll(/\[(\w+)\]/g, '{$1}');
 
-/** Whether other programs may rely on it. @param pattern as the framework names the address. */
-export function isPublished(method: string, pattern: string): boolean {
-  const name = `${method === 'HEAD' ? 'GET' : method} ${pathOf(pattern)}`;
-  return name in OPERATIONS || OF_ITSELF.includes(name);
+/** How an address may be asked that other programs may rely on; none: there is no such. @param pattern as the framework names it. */
+export function publishedMethods(pattern: string): readonly string[] {
+  const path = pathOf(pattern);
+  const all = [...Object.keys(OPERATIONS), ...OF_ITSELF].map((name) => name.split(' '));
+  return all.filter(([, where]) => where === path).map(([method = '']) => method);
 }
 
 /** What the endpoints say of how they are asked. @param files the endpoints by file, each loaded when it is called. */

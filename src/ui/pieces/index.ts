@@ -9,5 +9,6 @@ export * from './part.tsx';
 export * from './phase-mark.tsx';
 export * from './pick-list.tsx';
 export * from './price-tag.tsx';
+export * from './shown-once.tsx';
 export { meantBy, usePendingEnter } from './use-pending-enter.ts';
 export * from './words-choice.tsx';
