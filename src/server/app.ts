@@ -67,6 +67,8 @@ function createApp(environment: Environment): App {
 const REST = 15;
 /** Baskets that lose money are searched for later still, unless somebody who is about to send asks before. */
 const LONG_REST = 60;
+/** Milliseconds until other programs are told what happened. */
+const TOLD_AFTER = 1_000;
 
 /**
  * What is done by itself: kept baskets are rung again whenever the plan has changed, whoever changed it; what may be
@@ -115,11 +117,20 @@ function working(application: App): App {
     await all.ask('ring-kept-baskets');
     await all.ask('look-through', REST);
   });
+  // A moment later, and once: a thousand terminals that confirm at once are told together.
+  let telling = false;
+  const tellSoon = () => {
+    if (telling) return;
+    telling = true;
+    setTimeout(() => {
+      telling = false;
+      all.ask('tell-programs').catch((error) => log.debug({ err: error }, 'told late'));
+    }, TOLD_AFTER).unref();
+  };
   const hear = (news: Channel) => {
     if (news === 'plan') changedAt = Date.now();
     if (news === 'plan') planChanged();
-    // A moment later: a thousand terminals that confirm at once are told together.
-    if (news !== 'keys') void all.ask('tell-programs', 1).catch(() => {});
+    if (news !== 'keys') tellSoon();
     if (news === 'files' || news === 'keys') application.terminals.look();
     application.news.tell(news);
   };

@@ -1,37 +1,28 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { PASSWORD_LENGTH } from '../../contracts/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
-import { ask, refusalOf } from '../server/index.ts';
+import { ask, refusalWords, useDoing } from '../server/index.ts';
 import { Secret } from './secret.tsx';
 
 /** Another password, for who knows the one that holds. */
 export function NewPassword() {
-  const client = useQueryClient();
-  const [said, setSaid] = useState('');
-  const [refused, setRefused] = useState('');
-  const [busy, setBusy] = useState(false);
+  const { busy, said, refusal, doing } = useDoing();
+  const [fault, setFault] = useState('');
 
   async function change(event: FormEvent<HTMLFormElement>): Promise<void> {
     event.preventDefault();
     const form = event.currentTarget;
     const { current, password, again } = Object.fromEntries(new FormData(form)) as Record<string, string>;
-    const fault = faultOf(password ?? '', again ?? '');
-    setSaid('');
-    setRefused(fault);
-    if (fault) return;
-    setBusy(true);
-    try {
+    const found = faultOf(password ?? '', again ?? '');
+    setFault(found);
+    if (found) return;
+    await doing(async () => {
       await ask('/api/account/password', { method: 'POST', body: { current, password } });
       form.reset();
-      setSaid('Your password is changed, and you are signed out everywhere else.');
-      await client.invalidateQueries();
-    } catch (failure) {
-      const { message, faults } = refusalOf(failure);
-      setRefused(faults.map((one) => one.message).join('; ') || message);
-    }
-    setBusy(false);
+      return 'Your password is changed, and you are signed out everywhere else.';
+    });
   }
+  const refused = fault || (refusal ? refusalWords(refusal) : '');
   return (
     <form aria-label="Another password" className="mt-10 max-w-sm space-y-3" noValidate onSubmit={change}>
       <h2 className="text-xl">Another password</h2>
@@ -47,7 +38,7 @@ export function NewPassword() {
           Change it
         </button>
         <span role="status" className="text-sm">
-          {said}
+          {fault ? '' : said}
         </span>
       </p>
     </form>
