@@ -11,6 +11,7 @@ export * from './loophole-requests.ts';
 export * from './order-requests.ts';
 export * from './outcome.ts';
 export * from './outlook-requests.ts';
+export * from './page-request.ts';
 export * from './parse-plan.ts';
 export * from './people-requests.ts';
 export * from './plan-document.ts';

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { WEEKDAYS } from '../core/calendar/index.ts';
 import { FINDING_CODES } from '../core/overlaps/index.ts';
 import { PROMOTION_STATUSES, type PromotionDocument, type PromotionStatus } from '../core/plan/index.ts';
+import { pageFields } from './page-request.ts';
 import type { Cells } from './table/index.ts';
 import type { CheckedBasketDocument, CheckMoment } from './view/basket-check.ts';
 import { MANY_ACTIONS, type ManyAction } from './view/life.ts';
@@ -179,8 +180,7 @@ export const browseRequest = Joi.object<BrowseRequest>({
   q: Joi.string().max(200).allow(''),
   sort: Joi.string().max(40),
   desc: Joi.valid('1'),
-  offset: Joi.string().pattern(/^\d{1,7}$/, 'whole number'),
-  limit: Joi.string().pattern(/^([1-9]\d?|[1-4]\d\d|500)$/, 'number from 1 to 500'),
+  ...pageFields,
   rule: Joi.string().max(100_000),
   carried: Joi.valid('1'),
   store: id,

@@ -11,6 +11,7 @@ export { awayReply, tooMuchReply } from './http/away-reply.ts';
 export { NotAnswered } from './http/not-answered.ts';
 export { asksForOnce, once } from './http/once.ts';
 export { ownPath } from './http/own-path.ts';
+export { pagedReply } from './http/paged.ts';
 export { type ProblemKind, problem } from './http/problem.ts';
 export { KB, MB, PROMOTION_BYTES, readBytes, readJson } from './http/read-body.ts';
 export { answerReply, failureReply, json, outcomeReply } from './http/reply.ts';

@@ -133,6 +133,30 @@ describe('the published interface', () => {
   });
 });
 
+describe('a list', () => {
+  it('is read in stretches, each with the address of the next', async () => {
+    const { key: text } = await key();
+    const looks = program(text);
+    const all = (await looks.get('/api/v1/promotions')).body as { id: string }[];
+    const found: string[] = [];
+    let path: string | null = `/api/v1/promotions?limit=${Math.ceil(all.length / 3)}`;
+    let stretches = 0;
+    while (path && stretches < 10) {
+      const reply: Response = await fetch(running().origin + path, {
+        headers: { authorization: `Bearer ${text}` },
+      });
+      expect(reply.headers.get('x-total-count')).toBe(String(all.length));
+      found.push(...((await reply.json()) as { id: string }[]).map(({ id }) => id));
+      const next: string | undefined = /<([^>]+)>; rel="next"/.exec(reply.headers.get('link') ?? '')?.[1];
+      path = next === undefined ? null : new URL(next, reply.url).href.slice(running().origin.length);
+      stretches += 1;
+    }
+    expect([stretches, found]).toEqual([3, all.map(({ id }) => id)]);
+    expect((await looks.get('/api/v1/promotions?limit=0')).status).toBe(422);
+    expect((await looks.get('/api/v1/promotions?offset=9999')).body).toEqual([]);
+  });
+});
+
 describe('what is asked under a key of its own', () => {
   it('is done once, however often it is asked, at once or later', async () => {
     const { key: text } = await key({ scopes: ['see', 'plan'] });

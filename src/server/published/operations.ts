@@ -45,8 +45,8 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     ...{ answers: 'How much there is of each part.', sends: 'plan', heeds: ['If-Match'] },
   },
   'GET /promotions': {
-    ...{ group: 'promotions', does: 'Every promotion, with how it stands and when it counts.' },
-    answers: 'A list.',
+    ...{ group: 'promotions', does: 'Promotions, with how each stands and when it counts.' },
+    answers: 'A list; where a limit leaves some out, Link says the address of the rest (RFC 8288).',
   },
   'POST /promotions': {
     ...{ group: 'promotions', does: 'Writes a new promotion, as a draft.', heeds: ONCE },
