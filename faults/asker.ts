@@ -23,7 +23,10 @@ export async function asker(origin: string, name: string | null): Promise<Asker>
         ...init,
         headers: { ...headers, ...init.headers },
       });
-      const text = await reply.text();
+      // A line stays open until somebody goes.
+      const isLine = reply.headers.get('content-type')?.startsWith('text/event-stream');
+      const text = isLine ? '' : await reply.text();
+      if (isLine) await reply.body?.cancel();
       return { status: reply.status, text, took: performance.now() - begun };
     } catch (error) {
       return { status: 0, text: String((error as Error).cause ?? error), took: performance.now() - begun };
