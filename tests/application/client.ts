@@ -17,7 +17,9 @@ function client(first: string | null, origin: string, more: Readonly<Record<stri
   const jar = new Map(first?.split('; ').map((one) => [one.split('=')[0]!, one]));
   const call = async (path: string, init: RequestInit) => {
     const cookie = [...jar.values()].join('; ');
-    const headers = { origin, 'content-type': 'application/json', ...(cookie ? { cookie } : {}), ...more };
+    // A kept connection that the server ends while this process is busy elsewhere would fail whatever is asked next.
+    const always = { origin, connection: 'close', 'content-type': 'application/json' };
+    const headers = { ...always, ...(cookie ? { cookie } : {}), ...more };
     const reply = await fetch(origin + path, { ...init, headers, redirect: 'manual' });
     for (const one of reply.headers.getSetCookie()) {
       const [name = ''] = one.split('=');

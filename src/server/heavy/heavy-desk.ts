@@ -34,8 +34,10 @@ const MOST_MEMORY_MB = 3_000;
 
 /** These may take long whatever is sent. */
 const LONG: ReadonlySet<HeavyEndpoint> = new Set([
+  'change-chain',
   'replace-key',
   'send-anew',
+  'standing',
   'bring-in',
   'findings',
   'grid-file',
