@@ -90,7 +90,7 @@ async function broughtIn(db: ReturnType<typeof connect>['db'], bytes: Uint8Array
     stockroom: stockroomRepository(db),
     matchings: { find: async () => null, keep: async () => {} },
     rules: {
-      current: async () => ({ another: false, stockroom: false, house: NO_HOUSE_RULES }),
+      current: async () => ({ another: false, stockroom: false, house: NO_HOUSE_RULES, secondStep: null }),
       set: async () => {},
     },
     waiting: waitingEntryRepository(db),

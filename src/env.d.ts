@@ -13,6 +13,8 @@ declare namespace App {
     published: boolean;
     /** The session by which they are signed in. */
     session: string | null;
+    /** The day from which on they must have a second step, and have none yet; null: nothing is asked of them. */
+    owesSecondStep: string | null;
     person: import('./contracts/view/index.ts').Person | null;
   }
 }

@@ -26,8 +26,16 @@ import { readBy } from './ui/writing/index.ts';
 const OPEN = [
   ...['/sign-in', '/api/sign-in', '/api/second-step', '/api/sign-out', '/api/demo-sign-in', '/api/health'],
   ...['/ready', '/metrics'],
+  ...['/api/directory', '/api/directory/back'],
   ...['/password', '/api/password', '/api/forgotten', '/begin', '/api/begin/administrator'],
 ];
+
+/** What somebody reaches who is signed in and must begin with a second step before anything else. */
+const WHILE_OWED = ['/second-step', '/api/account/second-step'];
+
+/** @param from a day, as 2027-12-25. */
+const isOwed = (from: string | null): boolean =>
+  from !== null && from <= new Date().toISOString().slice(0, 10);
 
 /**
  * Every request goes through here: an address that can be read, from a page of ours where it changes something, by
@@ -36,6 +44,7 @@ const OPEN = [
 export const onRequest = defineMiddleware(async (context, next) => {
   context.locals.person = null;
   context.locals.session = null;
+  context.locals.owesSecondStep = null;
   withoutEntry(context.locals);
   const language = readerLanguage(context.request.headers.get('accept-language'));
   const reply = await asking.run({ request: context.locals.request }, () =>
@@ -83,9 +92,14 @@ async function answer(context: APIContext, next: () => Promise<Response>): Promi
     const signedIn = await asks(signIn, db, context.request.headers, environment);
     context.locals.person = signedIn?.person ?? null;
     context.locals.session = signedIn?.session ?? null;
+    context.locals.owesSecondStep = signedIn?.owesSecondStep ?? null;
     if (path === '/sign-in' && (await beginning.needsAdministrator(environment.demo)))
       return context.redirect('/begin');
     const { person } = context.locals;
+    if (isOwed(context.locals.owesSecondStep) && !WHILE_OWED.includes(path) && !OPEN.includes(path))
+      return isApi
+        ? problem('second-step', 403, 'The chain asks a second step of your sign-in: begin with it first.')
+        : context.redirect(`/second-step?next=${encodeURIComponent(path + context.url.search)}`);
     if (person && isApi && asksForOnce(context.request))
       return await once(app().once, person.id, context.request, next);
     if (person || OPEN.includes(path) || isApi) return await next();

@@ -1,4 +1,6 @@
 import Joi from 'joi';
+import { localDate } from './local-date.ts';
+import type { SecondStepDemand } from './second-step-demand.ts';
 
 /** What is asked on the way to approval. */
 const revision = Joi.number().integer().min(1).max(2_147_483_647).required();
@@ -27,10 +29,16 @@ export const decideRequest = Joi.object<DecideRequest>({
 });
 
 export interface WorkRulesRequest {
-  another: boolean;
-  stockroom: boolean;
+  another?: boolean;
+  stockroom?: boolean;
+  secondStep?: SecondStepDemand | null;
 }
+/** What is not named stays. */
 export const workRulesRequest = Joi.object<WorkRulesRequest>({
-  another: Joi.boolean().required(),
-  stockroom: Joi.boolean().required(),
-});
+  another: Joi.boolean(),
+  stockroom: Joi.boolean(),
+  secondStep: Joi.object<SecondStepDemand>({
+    of: Joi.valid('administrators', 'everybody').required(),
+    from: localDate.required(),
+  }).allow(null),
+}).min(1);

@@ -1,15 +1,11 @@
 import Joi from 'joi';
-import { parseLocalDate, WEEKDAYS } from '../core/calendar/index.ts';
+import { WEEKDAYS } from '../core/calendar/index.ts';
 import type { HouseRules } from '../core/house-rules/index.ts';
+import { localDate } from './local-date.ts';
 
 /** Ten years are the longest that a rule can mean; more shut days than these no chain has. */
 const MOST_DAYS = 3_660;
 const MOST_SHUT_DAYS = 300;
-
-const localDate = Joi.string()
-  .max(10)
-  .custom((text: string, helpers) => (parseLocalDate(text) === null ? helpers.error('any.invalid') : text))
-  .messages({ 'any.invalid': 'is no day of the calendar, as 2027-12-25 is' });
 
 /** What the chain asks of its promotions, all of it at once. */
 export const houseRulesRequest = Joi.object<HouseRules>({

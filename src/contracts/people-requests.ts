@@ -21,6 +21,8 @@ export interface PersonRequest {
   costs: boolean;
   /** Of the role `store`: ids of the stores that they see; else none. */
   stores: string[];
+  /** Of who plans or approves: ids of the departments whose goods alone they may change; absent: all. */
+  goods?: string[];
 }
 const said = {
   name: Joi.string().trim().min(1).max(120).required(),
@@ -29,6 +31,7 @@ const said = {
     .required(),
   costs: Joi.boolean().strict().required(),
   stores: Joi.array().items(id).unique().max(20_000).required(),
+  goods: Joi.array().items(id).unique().min(1).max(1_000),
 };
 export const personRequest = Joi.object<PersonRequest>(said);
 

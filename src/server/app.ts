@@ -3,6 +3,7 @@ import { type Channel, type OnceStore, onceRepository } from '../db/index.ts';
 import { tellPrograms } from '../usecases/index.ts';
 import type { Accounts } from '../usecases/ports/index.ts';
 import { callProgram } from './call-program.ts';
+import { type Directory, directoryOf } from './directory.ts';
 import { hearDatabase } from './hear-database.ts';
 import { type HeavyDesk, heavyDesk } from './heavy/heavy-desk.ts';
 import { type JobName, jobs } from './jobs.ts';
@@ -24,6 +25,7 @@ import { type Vouching, vouching } from './vouching.ts';
 export interface App extends Omit<Ports, 'book' | 'past' | 'compare'> {
   readonly environment: Environment;
   readonly signIn: SignIn;
+  readonly directory: Directory | null;
   readonly accounts: Accounts;
   readonly tries: SignInTries;
   readonly once: OnceStore;
@@ -56,6 +58,7 @@ function createApp(environment: Environment): App {
     news: newsDesk(),
     environment,
     signIn,
+    directory: directoryOf(ports.db, environment, signIn),
     accounts: accounts(signIn, ports.db),
     tries: signInTries(ports.db),
     once: onceRepository(ports.db),

@@ -1,10 +1,16 @@
-import { betterAuth } from 'better-auth';
+import { type BetterAuthOptions, betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { hashPassword, verifyPassword } from 'better-auth/crypto';
 import { twoFactor } from 'better-auth/plugins';
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import pLimit from 'p-limit';
-import { PASSWORD_LENGTH, type Person, type Role, readerLanguage } from '../contracts/index.ts';
+import {
+  PASSWORD_LENGTH,
+  type Person,
+  type Role,
+  readerLanguage,
+  secondStepFrom,
+} from '../contracts/index.ts';
 import { type Database, letterRepository, schema } from '../db/index.ts';
 import type { Environment } from './machine/environment.ts';
 import { log } from './machine/log.ts';
@@ -20,21 +26,8 @@ const LINK_GOOD_FOR = 3 * DAY;
 
 /** Sign-in with e-mail and password; sessions in PostgreSQL. @param letters where links go out by which a password is set. */
 export function signInService(db: Database, environment: Environment, letters = letterRepository(db)) {
-  const sessionTime = (environment.sessionHours * DAY) / 24;
   return betterAuth({
-    database: drizzleAdapter(db, {
-      provider: 'pg',
-      schema: {
-        user: schema.person,
-        session: schema.session,
-        account: schema.account,
-        verification: schema.verification,
-        twoFactor: schema.secondStep,
-      },
-    }),
-    secret: environment.secret,
-    baseURL: environment.origin,
-    trustedOrigins: [environment.origin],
+    ...signInOptions(db, environment),
     emailAndPassword: {
       enabled: true,
       disableSignUp: false,
@@ -49,6 +42,28 @@ export function signInService(db: Database, environment: Environment, letters = 
         verify: (both) => oneByOne(verifyPassword, both),
       },
     },
+    plugins: [twoFactor({ issuer: 'Bell Tag' })],
+  });
+}
+export type SignIn = ReturnType<typeof signInService>;
+
+/** People, and the sessions by which they are in, however they came in. */
+export function signInOptions(db: Database, environment: Environment) {
+  const sessionTime = (environment.sessionHours * DAY) / 24;
+  return {
+    database: drizzleAdapter(db, {
+      provider: 'pg',
+      schema: {
+        user: schema.person,
+        session: schema.session,
+        account: schema.account,
+        verification: schema.verification,
+        twoFactor: schema.secondStep,
+      },
+    }),
+    secret: environment.secret,
+    baseURL: environment.origin,
+    trustedOrigins: [environment.origin],
     user: {
       additionalFields: {
         role: { type: 'string', input: false, defaultValue: 'viewer' },
@@ -59,15 +74,17 @@ export function signInService(db: Database, environment: Environment, letters = 
       },
     },
     // What was used a quarter of that ago is noted anew: a press in time keeps it.
-    session: { expiresIn: sessionTime, updateAge: Math.min(DAY / 24, sessionTime / 4) },
+    session: {
+      additionalFields: { byDirectory: { type: 'boolean', input: false, defaultValue: false } },
+      expiresIn: sessionTime,
+      updateAge: Math.min(DAY / 24, sessionTime / 4),
+    },
     advanced: { cookiePrefix: 'belltag', useSecureCookies: environment.origin.startsWith('https:') },
-    plugins: [twoFactor({ issuer: 'Bell Tag' })],
     telemetry: { enabled: false },
     // Its own words go through our log, without what it was given.
     logger: { level: 'error', log: (_, message) => log.warn({ what: 'sign-in' }, plain(message)) },
-  });
+  } satisfies BetterAuthOptions;
 }
-export type SignIn = ReturnType<typeof signInService>;
 
 const plain = (message: string): string => message.split('\n')[0]!.slice(0, 200);
 
@@ -77,12 +94,15 @@ interface PersonColumns {
   readonly demo: boolean;
   readonly machine: boolean;
   readonly endedAt: Date | null;
+  readonly twoFactorEnabled: boolean;
 }
 
 /** Somebody who is signed in, and the session by which they are. */
 export interface SignedIn {
   readonly person: Person;
   readonly session: string;
+  /** From which day on they must have a second step, and have none; null: nothing is asked of them. */
+  readonly owesSecondStep: string | null;
 }
 
 /** Who is behind a request's cookies; null where nobody is signed in, or nobody who may be here. */
@@ -96,19 +116,32 @@ export async function personOf(
   const found = await signIn.api.getSession({ headers });
   if (!found) return null;
   const { id, name, email, ...rest } = found.user;
-  const { role, seesCosts, demo, machine, endedAt } = rest as unknown as PersonColumns;
+  const { role, seesCosts, demo, machine, endedAt, twoFactorEnabled } = rest as unknown as PersonColumns;
   // Nobody signs in as a program, however a password of it came to be.
   if (endedAt || machine) return null;
   if (demo && !(environment.demo && (await isDemoChain(db)))) return null;
+  const { id: session, byDirectory } = found.session as { id: string; byDirectory?: boolean };
+  const { demand, goods } = await saidOf(db, id);
+  // Whom the directory vouches for it asks as it sees fit.
+  const owesSecondStep = twoFactorEnabled || byDirectory ? null : secondStepFrom(demand, role);
   const language = readerLanguage(headers.get('accept-language'));
-  const person = { id, name, email, role, costs: seesCosts, language };
-  const session = found.session.id;
-  if (role !== 'store') return { person: { ...person, stores: null }, session };
+  const person = { id, name, email, role, costs: seesCosts, language, ...(goods ? { goods } : {}) };
+  if (role !== 'store') return { person: { ...person, stores: null }, session, owesSecondStep };
   const rows = await db
     .select({ store: schema.personStore.store })
     .from(schema.personStore)
     .where(eq(schema.personStore.person, id));
-  return { person: { ...person, stores: rows.map(({ store }) => store) }, session };
+  return { person: { ...person, stores: rows.map(({ store }) => store) }, session, owesSecondStep };
+}
+
+/** What the sign-in package does not know: what is asked of everybody, and to which goods somebody is kept. */
+async function saidOf(db: Database, id: string) {
+  const [row] = await db
+    .select({ demand: schema.chain.secondStep, goods: schema.person.goods })
+    .from(schema.person)
+    .leftJoin(schema.chain, sql`true`)
+    .where(eq(schema.person.id, id));
+  return row ?? { demand: null, goods: null };
 }
 
 /** Whether this database was filled with the made-up chain. */

@@ -5,7 +5,9 @@ import type { Environment } from './machine/environment.ts';
 import { personOf, type SignedIn, type SignIn } from './sign-in.ts';
 
 /** Somebody who asks: signed in, or another program by its key, which has no session. */
-export type Asks = SignedIn | { readonly person: SignedIn['person']; readonly session: null };
+export type Asks =
+  | SignedIn
+  | { readonly person: SignedIn['person']; readonly session: null; readonly owesSecondStep: null };
 
 /**
  * Who is behind a request; null: nobody that we know. What says a key is looked at as a program alone, whatever cookies
@@ -23,5 +25,5 @@ export async function whoAsks(
   const hash = saidApiKey(authorization);
   const owner = hash === null ? null : await keyOwner(db, hash, new Date());
   const language = readerLanguage(headers.get('accept-language'));
-  return owner && { person: { ...owner, language }, session: null };
+  return owner && { person: { ...owner, language }, session: null, owesSecondStep: null };
 }

@@ -23,6 +23,8 @@ export const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?
   'POST begin/administrator': ['open', '/api/begin/administrator', {}],
   'POST begin/chain': ['administer', '/api/begin/chain', {}],
   'POST demo-sign-in': ['open', '/api/demo-sign-in', {}],
+  'POST directory/index': ['open', '/api/directory', {}],
+  'GET directory/back': ['open', '/api/directory/back'],
   'GET drafts/index': ['plan', '/api/drafts'],
   'PUT drafts/[key]': ['plan', `/api/drafts/${NOWHERE}`, {}],
   'DELETE drafts/[key]': ['plan', `/api/drafts/${NOWHERE}`, {}],

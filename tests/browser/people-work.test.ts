@@ -57,10 +57,36 @@ test('somebody is invited, sets a password by the link, signs in, and is let in 
 
   await page.goto('/stockroom/people');
   await settled(page);
+  // Who plans may be kept to the goods of some departments, which their row says.
+  await page.getByRole('button', { name: 'Change Wim Sallow' }).press('Enter');
+  const changed = page.getByRole('form', { name: 'Change Wim Sallow' });
+  await changed.getByRole('radio', { name: /^planner / }).check();
+  await changed.getByRole('checkbox', { name: 'Sun care', exact: true }).check();
+  expect(await accessFaults(page, { within: 'main' })).toEqual([]);
+  await changed.getByRole('button', { name: 'Keep this' }).press('Enter');
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Wim Sallow' })
+    .getByText(/changes goods of Sun care alone/)
+    .waitFor();
   await page.getByRole('button', { name: 'Let Wim Sallow in no more' }).press('Enter');
   await page.getByText('Wim Sallow is let in no more').waitFor();
   await own.goto('/today');
   await own.waitForURL('**/sign-in**');
+  // From a day on a second step is asked of everybody; whoever has none is named.
+  const asked = page.getByRole('region', { name: 'A second step' });
+  await asked.getByLabel('Of whom').selectOption('everybody');
+  await asked.getByLabel('From', { exact: true }).fill('2098-12-30');
+  await asked.getByText(/^Without one so far:.*Ines/).waitFor();
+  expect(await accessFaults(page, { within: 'main' })).toEqual([]);
+  await asked.getByRole('button', { name: 'Keep it so' }).press('Enter');
+  await asked.getByText(/^Kept: asked from .*30/).waitFor();
+  await page.reload();
+  await settled(page);
+  await expect.poll(() => asked.getByLabel('Of whom').inputValue()).toBe('everybody');
+  await asked.getByLabel('Of whom').selectOption('nobody');
+  await asked.getByRole('button', { name: 'Keep it so' }).press('Enter');
+  await asked.getByText('Kept.', { exact: true }).waitFor();
   // Nobody can shut out the last who could let them in again.
   await expect.poll(() => page.getByRole('button', { name: 'Let Basil Wyndle in no more' }).count()).toBe(0);
   await atRest(page);

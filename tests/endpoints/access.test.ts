@@ -34,6 +34,7 @@ const PAGES: Readonly<Record<string, string>> = {
   'plan/new': '/plan/new',
   'plan/order': '/plan/order',
   'plan/week': '/plan/week',
+  'second-step': '/second-step',
   send: '/send',
   'sign-in': '/sign-in',
   'stockroom/[table]': '/stockroom/items',

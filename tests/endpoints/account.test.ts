@@ -168,4 +168,60 @@ describe('a second step', () => {
     expect((await (await entered(email)).get('/api/choices')).status).toBe(200);
     expect((await basil.get<string>('/check/history?part=chain')).body).toContain('second step taken away');
   });
+
+  it('is begun before anything else by whom the chain asks it of, once the day has come', async () => {
+    const email = 'nell.asked@quillmere.example';
+    const basil = await as('basil');
+    await invited(email);
+    await basil.send('PUT', `/api/people/${(await idsOf(basil)).get(email)}`, {
+      ...{ name: 'Nell', role: 'administrator', costs: true, stores: [] },
+    });
+    const nell = await entered(email);
+    const { secret } = (await nell.send('POST', STEP, { password: FIRST })).body;
+    await nell.send('PUT', STEP, { code: oneTimeCode(secret) });
+    const demand = (client: typeof nell, secondStep: object | null) =>
+      client.send('PUT', '/api/work-rules', { secondStep });
+    expect((await demand(await as('ines'), null)).status).toBe(403);
+    for (const wrong of [
+      { of: 'administrators' },
+      { of: 'some', from: '2026-01-01' },
+      { of: 'everybody', from: '2026-02-30' },
+    ])
+      expect([wrong, (await demand(basil, wrong)).status]).toEqual([wrong, 422]);
+    try {
+      const day = { of: 'administrators', from: '2099-01-01' };
+      expect((await demand(basil, day)).body).toMatchObject({ another: true, secondStep: day });
+      expect((await basil.get<string>('/today')).body).toContain('asks a second step of your sign-in');
+      expect((await (await as('ines')).get<string>('/today')).body).not.toContain('asks a second step');
+      await demand(basil, { of: 'administrators', from: '2026-01-01' });
+      expect(await basil.get('/api/people')).toMatchObject({
+        status: 403,
+        body: { type: 'urn:belltag:problem:second-step' },
+      });
+      expect((await basil.get('/plan')).status).toBe(302);
+      expect((await basil.get<string>('/second-step')).body).toContain('A second step first');
+      // What it is not asked of goes on, as does who has it.
+      expect((await (await as('ines')).get('/api/choices')).status).toBe(200);
+      expect((await nell.get('/api/people')).body.secondStep).toEqual({
+        of: 'administrators',
+        from: '2026-01-01',
+      });
+      // The way to it is open.
+      expect((await basil.get(STEP)).body).toMatchObject({ on: false });
+    } finally {
+      expect((await demand(nell, null)).status).toBe(200);
+    }
+    expect((await basil.get('/api/people')).status).toBe(200);
+    expect((await basil.get('/second-step')).status).toBe(302);
+    const history = (await basil.get<string>('/check/history?part=chain')).body;
+    expect(history).toContain('Second step of the sign-in');
+  });
 });
+
+const idsOf = async (client: Awaited<ReturnType<typeof entered>>) =>
+  new Map<string, string>(
+    (await client.get('/api/people')).body.people.map((one: { id: string; email: string }) => [
+      one.email,
+      one.id,
+    ]),
+  );

@@ -47,6 +47,39 @@ describe('somebody who is invited', () => {
       expect(told).toContain(words);
   });
 
+  it('is kept to the goods of some departments from the next press on, and no longer than it is said', async () => {
+    const basil = await as('basil');
+    const email = 'gil@quillmere.example';
+    const said = { name: 'Gil Farrow', role: 'planner', costs: true, stores: [] };
+    const { id } = (await basil.send('POST', '/api/people', { ...said, email })).body;
+    expect((await setPassword(await newestToken(basil, email))).status).toBe(200);
+    const gil = (await signedIn(email, PASSWORD)).client!;
+    const keptTo = (goods?: string[]) =>
+      basil.send('PUT', `/api/people/${id}`, { ...said, ...(goods ? { goods } : {}) });
+    const draft = (node: string, name: string) =>
+      gil.send('POST', '/api/promotions', {
+        promotion: {
+          ...{ id: `gil-${name}`, name: `Gil ${name}`, status: 'draft', when: { from: '2035-03-06T00:00' } },
+          offer: { kind: 'priceChange', items: { node }, formula: { percentOff: 500 } },
+        },
+      });
+    expect((await keptTo(['nowhere'])).body.faults).toEqual([expect.objectContaining({ path: '/goods' })]);
+    expect((await keptTo(['sun-care'])).status).toBe(200);
+    expect((await draft('teas', 'teas')).body.faults).toEqual([
+      expect.objectContaining({
+        path: '/offer/items',
+        message: expect.stringContaining('not yours to price'),
+      }),
+    ]);
+    expect((await draft('sun-care', 'sun')).status).toBe(201);
+    // To look is another matter.
+    expect((await gil.get('/api/promotions/face-week')).status).toBe(200);
+    const row = (await basil.get('/api/people')).body.people.find((one: { id: string }) => one.id === id);
+    expect(row.goods).toEqual(['sun-care']);
+    expect((await keptTo()).status).toBe(200);
+    expect((await draft('teas', 'teas-too')).status).toBe(201);
+  });
+
   it('is refused an address that somebody has, a role that is none, and a store that is none', async () => {
     const basil = await as('basil');
     const said = { ...NELL, email: 'new@quillmere.example', role: 'viewer', costs: false, stores: [] };

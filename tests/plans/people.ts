@@ -8,6 +8,7 @@ export const stored = (id: string, more: Partial<StoredPerson> = {}): StoredPers
     role: 'planner',
     costs: true,
     stores: [],
+    goods: null,
     secondStep: false,
     endedAt: null,
   },
@@ -22,7 +23,9 @@ export function peopleInMemory(...first: StoredPerson[]) {
   const people: PeopleStore = {
     all: async () => [...all.values()],
     stores: async () => [{ id: 'east', name: 'East' }],
-    change: async (id, said) => void all.set(id, { ...(all.get(id) ?? stored(id)), ...said }),
+    departments: async () => [{ id: 'drinks', name: 'Drinks', depth: 0 }],
+    change: async (id, said) =>
+      void all.set(id, { ...(all.get(id) ?? stored(id)), ...said, goods: said.goods ?? null }),
     end: async (id, ended) => void all.set(id, { ...all.get(id)!, endedAt: ended?.toISOString() ?? null }),
     sessions: async (id) => sessions.get(id) ?? [],
     async endSessions(id, ended) {

@@ -57,7 +57,13 @@ export function inMemory(
   saved: StoredPromotion[];
   actions: string[];
 } {
-  let rules: WorkRules = { another: false, stockroom: false, house: NO_HOUSE_RULES, ...said };
+  let rules: WorkRules = {
+    another: false,
+    stockroom: false,
+    house: NO_HOUSE_RULES,
+    secondStep: null,
+    ...said,
+  };
   let current: CurrentPlan = { version: 1, document, compiled: compiled(document) };
   const saved: StoredPromotion[] = document.promotions.map((promotion) => stored(promotion, 1));
   const actions: string[] = [];

@@ -1,3 +1,4 @@
+import type { SecondStepDemand } from '../second-step-demand.ts';
 import type { KeyScope, Role } from './roles.ts';
 
 /** Somebody of the chain, as an administrator sees them. */
@@ -9,15 +10,27 @@ export interface PersonRow {
   readonly costs: boolean;
   /** Ids; of the role `store` alone. */
   readonly stores: readonly string[];
+  /** Ids of the departments whose goods alone they may change; null: all. */
+  readonly goods: readonly string[] | null;
   /** Whether their sign-in has a second step. */
   readonly secondStep: boolean;
   /** Since when they are not let in any more, ISO 8601 UTC; null: they are. */
   readonly endedAt: string | null;
 }
 
+/** A part of the range of goods, and how far down it stands. */
+export interface DepartmentRow {
+  readonly id: string;
+  readonly name: string;
+  readonly depth: number;
+}
+
 export interface PeopleView {
   readonly people: readonly PersonRow[];
   readonly stores: readonly { readonly id: string; readonly name: string }[];
+  readonly departments: readonly DepartmentRow[];
+  /** Of whom a second step is asked. */
+  readonly secondStep: SecondStepDemand | null;
 }
 
 /** Where somebody is signed in. */

@@ -177,6 +177,8 @@ export interface HouseView {
   readonly broken: readonly BrokenRule[];
   /** Two have to approve it, as it takes off more than this, in basis points; null: one is enough. */
   readonly two: number | null;
+  /** Why it is not for who looks to change; null: it is. */
+  readonly foreign: string | null;
 }
 
 export interface Preview {

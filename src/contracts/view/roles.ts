@@ -20,6 +20,8 @@ export interface Person {
   readonly costs: boolean;
   /** For the role `store`: the stores they see. Null: all. */
   readonly stores: readonly string[] | null;
+  /** Ids of the departments whose goods, and no others, they may change; absent: all. */
+  readonly goods?: readonly string[];
   /** Of a program that is known by a key: what it may do of what its role may. */
   readonly scopes?: readonly Permission[];
   /** BCP 47 tag: in which language they read dates and numbers. Without it as the house writes. */

@@ -1,3 +1,4 @@
 export * from './catalogue.ts';
+export * from './goods-outside.ts';
 export * from './item-selection.ts';
 export * from './store-selection.ts';

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
-import type { Role } from '../../contracts/index.ts';
+import type { DepartmentRow, Role } from '../../contracts/index.ts';
 import type { PeopleStore, StoredPerson } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
@@ -13,11 +13,25 @@ export function peopleRepository(db: Database): PeopleStore {
         .select({ id: t.store.id, name: t.store.name })
         .from(t.store)
         .orderBy(asc(t.store.name), asc(t.store.id)),
+    async departments() {
+      const nodes = await db
+        .select({ id: t.node.id, name: t.node.name, parent: t.node.parent })
+        .from(t.node)
+        .orderBy(asc(t.node.name), asc(t.node.id));
+      const below = (parent: string | null, depth: number): DepartmentRow[] =>
+        nodes
+          .filter((node) => (node.parent ?? null) === parent)
+          .flatMap(({ id, name }) => [{ id, name, depth }, ...below(id, depth + 1)]);
+      return below(null, 0);
+    },
     change: (id, said, by) =>
       db.transaction(async (tx) => {
-        const { name, role, costs: seesCosts, stores } = said;
+        const { name, role, costs: seesCosts, stores, goods } = said;
         const before = (await people(tx)).find((one) => one.id === id);
-        await tx.update(t.person).set({ name, role, seesCosts }).where(eq(t.person.id, id));
+        await tx
+          .update(t.person)
+          .set({ name, role, seesCosts, goods: goods ? [...goods] : null })
+          .where(eq(t.person.id, id));
         await tx.delete(t.personStore).where(eq(t.personStore.person, id));
         if (stores.length > 0)
           await tx.insert(t.personStore).values(stores.map((store) => ({ person: id, store })));
@@ -77,9 +91,10 @@ async function people(db: Database | Transaction): Promise<StoredPerson[]> {
     .where(eq(t.person.machine, false))
     .orderBy(asc(t.person.name), asc(t.person.id));
   const stores = await db.select().from(t.personStore).orderBy(asc(t.personStore.store));
-  return rows.map(({ id, name, email, role, seesCosts, twoFactorEnabled, endedAt }) => ({
+  return rows.map(({ id, name, email, role, seesCosts, goods, twoFactorEnabled, endedAt }) => ({
     ...{ id, name, email, role: role as Role, costs: seesCosts },
     stores: stores.filter(({ person }) => person === id).map(({ store }) => store),
+    goods,
     secondStep: twoFactorEnabled,
     endedAt: endedAt?.toISOString() ?? null,
   }));

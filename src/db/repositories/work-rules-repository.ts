@@ -4,26 +4,25 @@ import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf } from './plan-version.ts';
 
-const { approvalByAnother: another, approvalOfStockroom: stockroom, houseRules } = t.chain;
+const { approvalByAnother: another, approvalOfStockroom: stockroom, houseRules: house, secondStep } = t.chain;
+const SAID = { another, stockroom, house, secondStep };
 
 export function workRulesRepository(db: Database): WorkRulesStore {
   return {
     async current() {
-      const [row] = await db.select({ another, stockroom, house: houseRules }).from(t.chain);
+      const [row] = await db.select(SAID).from(t.chain);
       return row
         ? { ...row, house: row.house ?? NO_HOUSE_RULES }
-        : { another: true, stockroom: true, house: NO_HOUSE_RULES };
+        : { another: true, stockroom: true, house: NO_HOUSE_RULES, secondStep: null };
     },
     set: (rules, person) =>
       db.transaction(async (tx) => {
-        const [before] = await tx
-          .select({ another, stockroom, house: houseRules })
-          .from(t.chain)
-          .for('update');
+        const [before] = await tx.select(SAID).from(t.chain).for('update');
         await tx.update(t.chain).set({
           approvalByAnother: rules.another,
           approvalOfStockroom: rules.stockroom,
           houseRules: rules.house,
+          secondStep: rules.secondStep,
         });
         await tx.insert(t.auditEntry).values({
           person,

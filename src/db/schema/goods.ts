@@ -15,7 +15,7 @@ import {
   timestamp,
   unique,
 } from 'drizzle-orm/pg-core';
-import type { ChainWords, SentByItself } from '../../contracts/index.ts';
+import type { ChainWords, SecondStepDemand, SentByItself } from '../../contracts/index.ts';
 import type { HouseRules } from '../../core/house-rules/index.ts';
 import type { ItemDocument, ItemRule, ItemSetDocument, RoundingDocument } from '../../core/plan/index.ts';
 import { store, zone } from './places.ts';
@@ -43,6 +43,8 @@ export const chain = pgTable(
     approvalOfStockroom: boolean().notNull().default(true),
     /** What the chain asks of its promotions; null: nothing was said. */
     houseRules: jsonb().$type<HouseRules>(),
+    /** Of whom a second step of the sign-in is asked, and from when on; null: of nobody. */
+    secondStep: jsonb().$type<SecondStepDemand>(),
     /** Ways of paying and delivering, regions and link tags that promotions can ask for; null: none were said. */
     words: jsonb().$type<ChainWords>(),
     /** The hour of the day, "18:00" in that time zone, at which what is approved is sent by itself; null: somebody sends it. */

@@ -18,6 +18,8 @@ export const person = pgTable(
     role: text().notNull().default('viewer'),
     /** Costs, margins and supplier terms are shown to some and not to others, whatever they may do. */
     seesCosts: boolean().notNull().default(true),
+    /** Ids of the departments whose goods alone they may change; null: all. One that goes leaves the others. */
+    goods: text().array(),
     /** Made up with the demo chain; such a person cannot sign in anywhere else. */
     demo: boolean().notNull().default(false),
     /** Whether a password alone does not let them in. Named as the sign-in package names it. */
@@ -43,6 +45,8 @@ export const session = pgTable('session', {
   userId: text()
     .notNull()
     .references(() => person.id, { onDelete: 'cascade' }),
+  /** Whether the chain's own directory of people vouched for them: it asks for a second step, or does not. */
+  byDirectory: boolean('by_directory').notNull().default(false),
 });
 
 export const account = pgTable('account', {

@@ -10,8 +10,8 @@ const KEY = ['second-step'];
 /** Fewer codes for a lost device than these are told. */
 const FEW = 3;
 
-/** A code of a device beside the password: begun, shown once, confirmed, ended. */
-export function SecondStep() {
+/** A code of a device beside the password: begun, shown once, confirmed, ended. @param onBegun once it counts. */
+export function SecondStep({ onBegun }: { onBegun?: () => void }) {
   const { data, error } = useQuery({ queryKey: KEY, queryFn: () => ask<SecondStepView>(PATH) });
   const [begun, setBegun] = useState<SecondStepBegun | null>(null);
   const { busy, said, refusal, doing } = useDoing();
@@ -25,6 +25,7 @@ export function SecondStep() {
     doing(async () => {
       await ask(PATH, { method: 'PUT', body: { code } });
       setBegun(null);
+      onBegun?.();
       return 'From now on your sign-in asks for a code as well.';
     });
   const end = (password: string) =>

@@ -4,7 +4,7 @@ import { FIRST, type PeopleEvent, peopleAfter, saidOf } from './desk.ts';
 
 const TOVE: PersonRow = {
   ...{ id: 't', name: 'Tove', email: 'tove@quillmere.example', role: 'store', costs: false },
-  ...{ stores: ['s001'], secondStep: false, endedAt: null },
+  ...{ stores: ['s001'], goods: null, secondStep: false, endedAt: null },
 };
 const deskAfter = (...events: PeopleEvent[]) => events.reduce(peopleAfter, FIRST);
 
@@ -12,7 +12,7 @@ describe('the desk of people', () => {
   it('begins with nobody, who is shown no costs', () => {
     expect(deskAfter({ type: 'invite' }).open).toEqual({
       whom: { kind: 'new' },
-      draft: { name: '', email: '', role: 'planner', costs: false, stores: [] },
+      draft: { name: '', email: '', role: 'planner', costs: false, stores: [], goods: [] },
     });
   });
 
@@ -39,8 +39,20 @@ describe('the desk of people', () => {
   });
 
   it('sends stores of somebody who runs stores, and of nobody else', () => {
-    const draft = { name: 'T', email: '', costs: true, stores: ['s001'] };
+    const draft = { name: 'T', email: '', costs: true, stores: ['s001'], goods: ['sun'] };
     expect(saidOf({ ...draft, role: 'store' }).stores).toEqual(['s001']);
     expect(saidOf({ ...draft, role: 'planner' }).stores).toEqual([]);
+  });
+
+  it('sends departments of who plans or approves, where some are chosen', () => {
+    const { open } = deskAfter(
+      { type: 'invite' },
+      { type: 'department', id: 'sun', theirs: true },
+      { type: 'department', id: 'tea', theirs: true },
+      { type: 'department', id: 'sun', theirs: false },
+    );
+    expect(saidOf(open!.draft).goods).toEqual(['tea']);
+    expect(saidOf({ ...open!.draft, role: 'viewer' })).not.toHaveProperty('goods');
+    expect(saidOf({ ...open!.draft, goods: [] })).not.toHaveProperty('goods');
   });
 });

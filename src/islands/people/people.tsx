@@ -8,6 +8,7 @@ import { saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
 import { FIRST, peopleAfter, saidOf } from './desk.ts';
 import { PersonForm } from './person-form.tsx';
+import { StepDemand } from './step-demand.tsx';
 
 interface PeopleProps {
   /** Who looks. */
@@ -75,9 +76,11 @@ function Desk({ me, timeZone }: PeopleProps) {
       draft={open.draft}
       isNew={open.whom.kind === 'new'}
       stores={data.stores}
+      departments={data.departments}
       {...{ refusal, busy }}
       onTyped={(more) => tell({ type: 'typed', more })}
       onStore={(id, theirs) => tell({ type: 'store', id, theirs })}
+      onDepartment={(id, theirs) => tell({ type: 'department', id, theirs })}
       onKeep={keep}
       onLeave={() => {
         setRefusal(null);
@@ -106,6 +109,7 @@ function Desk({ me, timeZone }: PeopleProps) {
               one={one}
               isMe={one.id === me}
               {...{ busy, timeZone }}
+              departments={data.departments}
               onChange={() => tell({ type: 'change', of: one })}
               onStep={(what) => step(one, what)}
             />
@@ -113,6 +117,11 @@ function Desk({ me, timeZone }: PeopleProps) {
           </li>
         ))}
       </ul>
+      <StepDemand
+        demand={data.secondStep}
+        people={data.people}
+        onKept={() => client.invalidateQueries({ queryKey: KEY })}
+      />
     </>
   );
 }
@@ -144,22 +153,26 @@ function Row({
   isMe,
   busy,
   timeZone,
+  departments,
   onChange,
   onStep,
 }: {
   one: PersonRow;
+  departments: PeopleView['departments'];
   isMe: boolean;
   busy: boolean;
   timeZone: string;
   onChange: () => void;
   onStep: (step: Step) => void;
 }) {
-  const { name, email, role, costs, stores, secondStep, endedAt } = one;
+  const { name, email, role, costs, stores, goods, secondStep, endedAt } = one;
+  const theirs = departments.filter(({ id }) => goods?.includes(id)).map(({ name }) => name);
   const sees = [
     role === 'store'
       ? `${saidCount(stores.length)} ${stores.length === 1 ? 'store' : 'stores'}`
       : 'all stores',
     costs ? 'costs and margins' : 'no costs',
+    ...(goods ? [`changes goods of ${theirs.join(', ') || 'no department'} alone`] : []),
   ];
   const signsIn = secondStep ? '; signs in in two steps' : '';
   return (

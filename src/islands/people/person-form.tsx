@@ -2,17 +2,20 @@ import { type PeopleView, ROLES, type Role } from '../../contracts/view/index.ts
 import { FaultField, Notice } from '../../ui/pieces/index.ts';
 import { ROLE_DOES, ROLE_WORDS } from '../../ui/words/index.ts';
 import type { Refusal } from '../server/index.ts';
-import type { PersonDraft } from './desk.ts';
+import { KEPT_TO_GOODS, type PersonDraft } from './desk.ts';
+import { TheirGoods } from './their-goods.tsx';
 import { TheirStores } from './their-stores.tsx';
 
 export interface PersonFormProps {
   readonly draft: PersonDraft;
   readonly isNew: boolean;
   readonly stores: PeopleView['stores'];
+  readonly departments: PeopleView['departments'];
   readonly refusal: Refusal | null;
   readonly busy: boolean;
   readonly onTyped: (more: Partial<PersonDraft>) => void;
   readonly onStore: (id: string, theirs: boolean) => void;
+  readonly onDepartment: (id: string, theirs: boolean) => void;
   readonly onKeep: () => void;
   readonly onLeave: () => void;
 }
@@ -23,7 +26,7 @@ export function PersonForm(props: PersonFormProps) {
   const faultOf = (field: string) =>
     refusal?.faults.find(({ path }) => path === `/${field}`)?.message ?? null;
   const elsewhere =
-    refusal?.faults.filter(({ path }) => !['/name', '/email', '/stores'].includes(path)) ?? [];
+    refusal?.faults.filter(({ path }) => !['/name', '/email', '/stores', '/goods'].includes(path)) ?? [];
   return (
     <form
       className="bg-base-200 mt-3 grid max-w-3xl gap-x-8 gap-y-3 px-4 py-3 text-sm md:grid-cols-2"
@@ -68,6 +71,14 @@ export function PersonForm(props: PersonFormProps) {
           stores={props.stores}
           fault={faultOf('stores')}
           onStore={props.onStore}
+        />
+      ) : null}
+      {KEPT_TO_GOODS.includes(draft.role) ? (
+        <TheirGoods
+          chosen={draft.goods}
+          departments={props.departments}
+          fault={faultOf('goods')}
+          onDepartment={props.onDepartment}
         />
       ) : null}
       {refusal && (refusal.faults.length === 0 || elsewhere.length > 0) ? (

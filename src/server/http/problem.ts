@@ -7,6 +7,7 @@ const TITLES = {
   'not-signed-in': 'Nobody is signed in',
   'not-known': 'Who asks is not known',
   forbidden: 'Not allowed',
+  'second-step': 'A second step of the sign-in first',
   elsewhere: 'Sent from another site',
   'not-found': 'Not there',
   conflict: 'Somebody else was first',

@@ -22,6 +22,17 @@ export interface Environment {
   readonly sessionHours: number;
   /** Whether this server does what is done by itself; one that is set apart for that answers no pages. */
   readonly jobs: boolean;
+  /** Where the chain's own directory of people vouches for them; null: there is none. */
+  readonly directory: DirectorySetting | null;
+}
+
+/** What a provider of OpenID Connect and we know of each other. */
+export interface DirectorySetting {
+  readonly issuer: string;
+  readonly client: string;
+  readonly secret: string;
+  /** What people call it. */
+  readonly name: string;
 }
 
 /** In hours. */
@@ -45,5 +56,20 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
     metricsToken: env.BELLTAG_METRICS_TOKEN || null,
     sessionHours: Number(env.BELLTAG_SESSION_HOURS) || TWO_WEEKS,
     jobs: env.BELLTAG_JOBS !== '0',
+    directory: readDirectory(env),
   };
+}
+
+function readDirectory(env: NodeJS.ProcessEnv): DirectorySetting | null {
+  const { BELLTAG_OIDC_ISSUER: issuer, BELLTAG_OIDC_CLIENT: client, BELLTAG_OIDC_SECRET: secret } = env;
+  if (!issuer && !client && !secret) return null;
+  if (!issuer || !client || !secret)
+    throw new Error(
+      'BELLTAG_OIDC_ISSUER, BELLTAG_OIDC_CLIENT and BELLTAG_OIDC_SECRET are set together, or none is.',
+    );
+  const { protocol, hostname } = new URL(issuer);
+  // What comes back says who somebody is: on the way it must be out of anybody's hands.
+  if (protocol !== 'https:' && !['127.0.0.1', 'localhost'].includes(hostname))
+    throw new Error(`BELLTAG_OIDC_ISSUER has to begin with https://, not ${protocol}//.`);
+  return { issuer, client, secret, name: env.BELLTAG_OIDC_NAME || "your house's directory" };
 }

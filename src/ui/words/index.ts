@@ -2,6 +2,7 @@ export * from './basket-check.ts';
 export * from './beginning.ts';
 export * from './browser.ts';
 export * from './deal-kind.ts';
+export * from './directory.ts';
 export * from './finding.ts';
 export * from './lost-reason.ts';
 export * from './phase.ts';

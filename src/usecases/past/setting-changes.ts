@@ -37,6 +37,12 @@ const SETTINGS: readonly (readonly [path: string, what: string, say: Say])[] = [
   ['policy.marginFloor', 'Margin below which one is warned', share],
   ['another', 'Approved by somebody else', yes],
   ['stockroom', 'Regular prices wait for approval', yes],
+  [
+    'secondStep.of',
+    'Second step of the sign-in',
+    oneOf({ administrators: 'of who administers', everybody: 'of everybody' }),
+  ],
+  ['secondStep.from', 'Second step asked from', (value, writing) => dateWords(String(value), writing)],
   ['house.notEndingOn', 'Nothing ends on', weekdays],
   ['house.longest', 'Days at most', asIs],
   ['house.secondFrom', 'Two approvals from', share],

@@ -7,4 +7,5 @@ export * from './sessions.ts';
 export * from './set-password.ts';
 export * from './sight.ts';
 export * from './tell-programs.ts';
+export * from './their-goods.ts';
 export * from './work-rules.ts';

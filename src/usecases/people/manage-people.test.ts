@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { peopleInMemory, stored } from '../../../tests/plans/people.ts';
-import { person } from '../../../tests/plans/ports.ts';
+import { inMemory, person } from '../../../tests/plans/ports.ts';
+import { SMALL } from '../../../tests/plans/small-plan.ts';
 import type { InviteRequest, PersonStepRequest } from '../../contracts/index.ts';
 import { listPeople } from './list-people.ts';
 import { changePerson, invitePerson, stepPerson } from './manage-people.ts';
@@ -29,6 +30,8 @@ describe('somebody who is invited', () => {
     ['to run stores, and none is named', { stores: [] }, 'stores'],
     ['to run a store that is none', { stores: ['east', 'nowhere'] }, 'stores'],
     ['to plan, and kept to some stores', { role: 'planner' }, 'stores'],
+    ['to plan goods of a department that is none', { role: 'planner', stores: [], goods: ['none'] }, 'goods'],
+    ['to look, and kept to some goods', { role: 'viewer', stores: [], goods: ['drinks'] }, 'goods'],
   ])('is refused %s, and nothing is half done', async (_, more, path) => {
     expect(await invitePerson(desk.ports, ADMIN, { ...INVITED, ...more })).toMatchObject({
       failure: { kind: 'invalid', faults: [{ path: [path] }] },
@@ -42,7 +45,9 @@ describe('somebody who is there', () => {
 
   it('is changed, let in no more, and again', async () => {
     expect((await changePerson(desk.ports, ADMIN, { id: 'p', ...said, stores: [] })).ok).toBe(true);
-    expect(desk.all.get('p')).toMatchObject(said);
+    expect(desk.all.get('p')).toMatchObject({ ...said, goods: null });
+    await changePerson(desk.ports, ADMIN, { id: 'p', ...said, stores: [], goods: ['drinks'] });
+    expect(desk.all.get('p')).toMatchObject({ goods: ['drinks'] });
     await stepPerson(desk.ports, ADMIN, { id: 'p', step: 'end' }, NOW);
     expect(desk.all.get('p')?.endedAt).toBe('2027-03-01T10:00:00.000Z');
     expect(await stepPerson(desk.ports, ADMIN, { id: 'p', step: 'link' }, NOW)).toMatchObject({ ok: false });
@@ -79,7 +84,7 @@ it.each(['viewer', 'store', 'planner', 'approver'] as const)(
   async (role) => {
     const who = person(role);
     const refused = { ok: false, failure: { kind: 'forbidden' } };
-    expect(await listPeople(desk.ports, who)).toEqual(refused);
+    expect(await listPeople({ ...desk.ports, rules: inMemory(SMALL).rules }, who)).toEqual(refused);
     expect(await invitePerson(desk.ports, who, INVITED)).toEqual(refused);
     expect(await changePerson(desk.ports, who, { id: 'p', ...INVITED })).toEqual(refused);
     expect(await stepPerson(desk.ports, who, { id: 'p', step: 'end' }, NOW)).toEqual(refused);

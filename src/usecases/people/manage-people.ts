@@ -8,6 +8,7 @@ import {
   type Person,
   type PersonRequest,
   type PersonStepRequest,
+  type Role,
 } from '../../contracts/index.ts';
 import type { Accounts, PeopleStore, StoredPerson } from '../ports/index.ts';
 
@@ -78,6 +79,8 @@ export async function stepPerson(
   return done({});
 }
 
+const KEPT_TO_GOODS: readonly Role[] = ['planner', 'approver'];
+
 const LAST_ONE = invalid(
   ['role'],
   'nobody else looks after people and terminals',
@@ -87,7 +90,17 @@ const LAST_ONE = invalid(
 const isLastAdministrator = (all: readonly StoredPerson[], id: string): boolean =>
   !all.some((one) => one.id !== id && one.role === 'administrator' && one.endedAt === null);
 
-async function faultOf(people: PeopleStore, { role, stores }: PersonRequest): Promise<Outcome<never> | null> {
+async function faultOf(
+  people: PeopleStore,
+  { role, stores, goods }: PersonRequest,
+): Promise<Outcome<never> | null> {
+  if (goods && !KEPT_TO_GOODS.includes(role))
+    return invalid(['goods'], 'departments are named', 'none: only who plans or approves is kept to some');
+  if (goods) {
+    const there = new Set((await people.departments()).map(({ id }) => id));
+    const none = goods.find((id) => !there.has(id));
+    if (none !== undefined) return invalid(['goods'], `"${none}" is no department`, 'ids of departments');
+  }
   if (role !== 'store')
     return stores.length === 0
       ? null

@@ -20,7 +20,7 @@ import {
   shiftWhen,
 } from '../../core/plan/index.ts';
 import { apply, book, type CompiledPlan } from '../../core/price-book/index.ts';
-import { changesAtOnce, isStanding } from '../people/index.ts';
+import { changesAtOnce, isStanding, notTheirs } from '../people/index.ts';
 import type {
   CurrentPlan,
   PlanBook,
@@ -138,6 +138,13 @@ async function planMany(
   for (const [i, id] of ids.entries()) {
     const found = all.get(id);
     if (!found) return failed({ kind: 'not-found', what: `promotion ${id}` });
+    const foreign = [found.promotion, found.proposal?.document]
+      .map((one) => notTheirs(person, current.compiled, one))
+      .find(Boolean);
+    if (foreign) {
+      faults.push(...inPlace(i, found.promotion, [{ ...foreign, path: [] }]));
+      continue;
+    }
     if (action === 'submit') {
       const { promotion: live, proposal } = found;
       faults.push(...inPlace(i, live, houseFaults(proposal?.document ?? live, live, rules.house)));

@@ -11,7 +11,7 @@ import type { Instant } from '../../core/calendar/index.ts';
 import { isBasketReward } from '../../core/offer/index.ts';
 import { type Fault, type PromotionDocument, readPromotion } from '../../core/plan/index.ts';
 import { apply, type CompiledPlan } from '../../core/price-book/index.ts';
-import { changesAtOnce, isStanding } from '../people/index.ts';
+import { changesAtOnce, isStanding, notTheirs } from '../people/index.ts';
 import type {
   BasketCheckStore,
   CurrentPlan,
@@ -89,6 +89,9 @@ async function plannedOf(
   for (const [i, change] of changes.entries()) {
     const found = all.get(change.id);
     if (!found) return failed({ kind: 'not-found', what: `promotion ${change.id}` });
+    const foreign = notTheirs(person, current.compiled, found.promotion);
+    if (foreign)
+      faults.push({ ...foreign, path: ['changes', i], what: `“${found.promotion.name}”: ${foreign.what}` });
     const next = standing(found.promotion, change);
     const read = readPromotionInput(next, current.document);
     if (!read.ok && read.failure.kind === 'invalid')

@@ -104,7 +104,9 @@ describe('where nothing ends on a Sunday', () => {
         house: { broken: [{ rule: 'ends-on', day: 'sun' }], shut: [{ what: 'end', stores: 2 }], two: 5_000 },
       },
     });
-    expect(await preview(SATURDAY)).toMatchObject({ value: { house: { broken: [], shut: [], two: null } } });
+    expect(await preview(SATURDAY)).toMatchObject({
+      value: { house: { broken: [], foreign: null, shut: [], two: null } },
+    });
   });
 });
 

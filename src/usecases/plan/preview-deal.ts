@@ -55,7 +55,7 @@ export async function previewDeal(
   if (trial && !trial.ok) return failed({ kind: 'invalid', faults: trial.faults });
   const told = {
     sentence: promotionText(read.value, plan.currency, names),
-    house: houseView(current.compiled, read.value, (await ports.rules.current()).house),
+    house: houseView(current.compiled, read.value, (await ports.rules.current()).house, person),
     ...shown(consequences, current, names),
     trial: trial && rung(trial.basket),
   };

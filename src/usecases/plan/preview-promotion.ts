@@ -45,7 +45,7 @@ export async function previewPromotion(
   );
   const told = {
     sentence,
-    house: houseView(current.compiled, read.value, (await ports.rules.current()).house),
+    house: houseView(current.compiled, read.value, (await ports.rules.current()).house, person),
     ...shown(consequences, current),
     terms: outlived(draft),
   };

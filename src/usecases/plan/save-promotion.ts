@@ -19,7 +19,7 @@ import {
   type PromotionDocument,
   type PromotionStatus,
 } from '../../core/plan/index.ts';
-import { changesAtOnce, isStanding, pricesAlike, withFreeOf } from '../people/index.ts';
+import { changesAtOnce, isStanding, notTheirs, pricesAlike, withFreeOf } from '../people/index.ts';
 import type {
   PlanBook,
   PromotionSave,
@@ -63,6 +63,10 @@ export async function savePromotion(
   if (input.revision === null && isReservedId(read.value.id))
     return invalid(['id'], `"${read.value.id}" is the name of a page or an action`, 'another id');
   const before = input.revision === null ? null : await ports.promotions.find(read.value.id);
+  const foreign = [before?.promotion, read.value]
+    .map((one) => notTheirs(person, compiled, one))
+    .find(Boolean);
+  if (foreign) return failed({ kind: 'invalid', faults: [foreign] });
   const terms = (before?.proposal?.document ?? before?.promotion)?.supplier;
   // Who is not shown the terms cannot have meant to take them away.
   const written = { ...read.value, ...(terms && !person.costs ? { supplier: terms } : {}) };

@@ -1,6 +1,6 @@
 import { failed, invalid, may, type Outcome, type Person } from '../../contracts/index.ts';
 import type { PromotionStatus } from '../../core/plan/index.ts';
-import { isStanding } from '../people/index.ts';
+import { isStanding, notTheirs } from '../people/index.ts';
 import type { PlanBook, PromotionStore, StoredPromotion, WorkRulesStore } from '../ports/index.ts';
 import { approvalOf, houseFaults } from './house.ts';
 import { readPromotionInput, STATUS_ACTIONS, saved } from './save-promotion.ts';
@@ -19,6 +19,8 @@ export async function setPromotionStatus(
   if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
   const found = await ports.promotions.find(input.id);
   if (!found) return failed({ kind: 'not-found', what: `promotion ${input.id}` });
+  const foreign = await foreignTo(ports, person, found);
+  if (foreign) return foreign;
   if (input.status === 'approved')
     return found.promotion.status === 'paused'
       ? resume(ports, person, found, input.revision)
@@ -35,6 +37,18 @@ export async function setPromotionStatus(
       ...left,
     }),
   );
+}
+
+/** A refusal of who is kept to other departments than a promotion, or what waits beside it, is about. */
+export async function foreignTo(
+  { book }: Pick<Ports, 'book'>,
+  person: Person,
+  { promotion, proposal }: StoredPromotion,
+): Promise<Outcome<never> | null> {
+  if (!person.goods) return null;
+  const { compiled } = await book.current();
+  const fault = notTheirs(person, compiled, promotion) ?? notTheirs(person, compiled, proposal?.document);
+  return fault && failed({ kind: 'invalid', faults: [{ ...fault, path: [] }] });
 }
 
 /** Switches a draft on, or puts a waiting change in its place. */

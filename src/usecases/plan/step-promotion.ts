@@ -10,7 +10,7 @@ import { isSubmitted } from '../people/index.ts';
 import type { PlanBook, PromotionStore, Proposal, StoredPromotion, WorkRulesStore } from '../ports/index.ts';
 import { houseFaults } from './house.ts';
 import { saved } from './save-promotion.ts';
-import { approve } from './set-promotion-status.ts';
+import { approve, foreignTo } from './set-promotion-status.ts';
 
 type Ports = { book: PlanBook; promotions: PromotionStore; rules: WorkRulesStore };
 
@@ -36,6 +36,8 @@ export async function stepPromotion(
     return failed({ kind: 'forbidden' });
   const found = await ports.promotions.find(id);
   if (!found) return failed({ kind: 'not-found', what: `promotion ${id}` });
+  const foreign = await foreignTo(ports, person, found);
+  if (foreign) return foreign;
   if (step === 'approve') return approve(ports, person, found, revision);
   if (step === 'submit') {
     const { house } = await ports.rules.current();

@@ -1,10 +1,12 @@
-import type { PersonRow, SessionRow } from '../../contracts/index.ts';
+import type { DepartmentRow, PersonRow, SessionRow } from '../../contracts/index.ts';
 
 /** Somebody who signs in, or did. */
 export type StoredPerson = PersonRow;
 
 /** What an administrator says of somebody. */
-export type PersonSaid = Pick<StoredPerson, 'name' | 'role' | 'costs' | 'stores'>;
+export type PersonSaid = Pick<StoredPerson, 'name' | 'role' | 'costs' | 'stores'> & {
+  readonly goods?: readonly string[];
+};
 
 export type StoredSession = Omit<SessionRow, 'here'>;
 
@@ -14,6 +16,8 @@ export interface PeopleStore {
   all(): Promise<readonly StoredPerson[]>;
   /** The stores that there are. */
   stores(): Promise<readonly { readonly id: string; readonly name: string }[]>;
+  /** The departments that there are, each after the one that it stands in. */
+  departments(): Promise<readonly DepartmentRow[]>;
   change(id: string, said: PersonSaid, by: string): Promise<void>;
   /** Lets somebody in no more, and ends their sessions; or lets them in again. */
   end(id: string, ended: Date | null, by: string): Promise<void>;

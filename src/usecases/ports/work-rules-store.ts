@@ -1,3 +1,4 @@
+import type { SecondStepDemand } from '../../contracts/index.ts';
 import type { HouseRules } from '../../core/house-rules/index.ts';
 
 /** How the chain wants its people to work. */
@@ -8,6 +9,8 @@ export interface WorkRules {
   readonly stockroom: boolean;
   /** What it asks of its promotions. */
   readonly house: HouseRules;
+  /** Of whom a second step of the sign-in is asked; null: it is each one's own affair. */
+  readonly secondStep: SecondStepDemand | null;
 }
 
 /** Port: the rules of work of the chain. */

@@ -90,6 +90,7 @@ export async function bringIn(ports: Ports, person: Person, file: BringIn): Prom
             { person, action: 'brought-in', now: file.now },
           );
     if (saved.kind === 'moved-on') continue;
+    if (saved.kind === 'not-theirs') return failed({ kind: 'invalid', faults: [saved.fault] });
     return done({ ...view, ...counts, done: true, waits: saved.kind === 'waits' ? saved.id : null });
   }
   return failed({ kind: 'conflict', code: 'plan-moves', bringing: true });

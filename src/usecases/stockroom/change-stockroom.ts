@@ -87,6 +87,7 @@ export async function changeStockroom(
     if (checked.change.puts.length + checked.change.drops.length === 0)
       return done({ version, keys: [], waits: null });
     const saved = await writeEntries(ports, current, checked.change, { person, action: 'changed', now });
+    if (saved.kind === 'not-theirs') return failed({ kind: 'invalid', faults: [saved.fault] });
     const { keyOf } = tableOf(edit.table);
     const keys = checked.change.puts.map(keyOf);
     if (saved.kind === 'saved') return done({ version: saved.version, keys, waits: null });

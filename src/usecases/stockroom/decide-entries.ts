@@ -11,6 +11,7 @@ import {
 } from '../../contracts/index.ts';
 import { tableOf, withEntries } from '../../contracts/table/index.ts';
 import { checkPlan } from '../../core/plan/index.ts';
+import { entriesNotTheirs } from '../people/index.ts';
 import type { CurrentPlan, WaitingEntries } from '../ports/index.ts';
 import { waitingRows } from './waiting-rows.ts';
 import type { StockroomPorts } from './write-entries.ts';
@@ -44,6 +45,9 @@ export async function decideEntries(
     return done({});
   }
   if (!may(person, 'approve')) return failed({ kind: 'forbidden' });
+  const { compiled } = await ports.book.current();
+  const fault = entriesNotTheirs(person, compiled, [...found.change.puts, ...found.standing]);
+  if (fault) return failed({ kind: 'invalid', faults: [fault] });
   if (step === 'approve') return approveEntries(ports, person, found);
   if (reason.trim() === '')
     return invalid(['reason'], 'nothing stands here', 'a word on what should be otherwise');

@@ -50,6 +50,7 @@ export async function putEntry(
   const faults = checkPlan(withEntries(document, change, keyOf));
   if (faults.length > 0) return failed({ kind: 'invalid', faults });
   const saved = await writeEntries(ports, current, change, { person, action: 'changed', now });
+  if (saved.kind === 'not-theirs') return failed({ kind: 'invalid', faults: [saved.fault] });
   if (saved.kind === 'waits') return done({ version, waits: saved.id });
   return saved.kind === 'saved'
     ? done({ version: saved.version, waits: null })

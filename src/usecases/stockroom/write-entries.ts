@@ -1,7 +1,8 @@
 import type { Person } from '../../contracts/index.ts';
 import { type EntryChange, entriesOf, tableOf } from '../../contracts/table/index.ts';
 import type { Instant } from '../../core/calendar/index.ts';
-import { changesAtOnce } from '../people/index.ts';
+import type { Fault } from '../../core/plan/index.ts';
+import { changesAtOnce, entriesNotTheirs } from '../people/index.ts';
 import type {
   CurrentPlan,
   PlanBook,
@@ -29,6 +30,8 @@ export type EntriesWritten =
   | { readonly kind: 'saved'; readonly version: number }
   /** The plan changed after the change was checked; nothing was written. */
   | { readonly kind: 'moved-on' }
+  /** Something of it is not for this person to change; nothing was written. */
+  | { readonly kind: 'not-theirs'; readonly fault: Fault }
   /** It would change prices that nobody has approved: it waits under this number. */
   | { readonly kind: 'waits'; readonly id: number };
 
@@ -39,9 +42,11 @@ export async function writeEntries(
   change: EntryChange,
   { person, action, now }: By,
 ): Promise<EntriesWritten> {
+  const standing = standingEntries(current, change);
+  const fault = entriesNotTheirs(person, current.compiled, [...change.puts, ...standing]);
+  if (fault) return { kind: 'not-theirs', fault };
   const rules = await ports.rules.current();
   const effect = rules.stockroom && !changesAtOnce(person, rules) ? priceEffect(current, change, now) : null;
-  const standing = standingEntries(current, change);
   if (!effect)
     return ports.stockroom.change(change, current.version, { person: person.id, action, standing });
   const id = await ports.waiting.hold({ change, standing, effect, writtenBy: person.id });
