@@ -91,7 +91,7 @@ async function broughtIn(db: ReturnType<typeof connect>['db'], bytes: Uint8Array
     matchings: { find: async () => null, keep: async () => {} },
     rules: {
       current: async () => ({ another: false, stockroom: false, house: NO_HOUSE_RULES, secondStep: null }),
-      set: async () => {},
+      change: async () => {},
     },
     waiting: waitingEntryRepository(db),
   };

@@ -8,7 +8,7 @@ const MOST_DAYS = 3_660;
 const MOST_SHUT_DAYS = 300;
 
 /** What the chain asks of its promotions, all of it at once. */
-export const houseRulesRequest = Joi.object<HouseRules>({
+const houseRules = {
   notEndingOn: Joi.array()
     .items(Joi.valid(...WEEKDAYS))
     .unique()
@@ -21,6 +21,15 @@ export const houseRulesRequest = Joi.object<HouseRules>({
     .unique('day')
     .max(MOST_SHUT_DAYS)
     .required(),
+};
+
+export interface HouseRulesRequest extends HouseRules {
+  /** As they were opened: what somebody else changed since stays. Absent: all of them are set as they are said. */
+  was?: HouseRules;
+}
+export const houseRulesRequest = Joi.object<HouseRulesRequest>({
+  ...houseRules,
+  was: Joi.object<HouseRules>(houseRules),
 });
 
 export interface ChainRequest {

@@ -7,6 +7,7 @@ export * from './grid-requests.ts';
 export * from './history-requests.ts';
 export * from './house-requests.ts';
 export * from './id-of-name.ts';
+export * from './join-fields.ts';
 export * from './key-requests.ts';
 export * from './loophole-requests.ts';
 export * from './order-requests.ts';

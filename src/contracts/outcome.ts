@@ -25,6 +25,12 @@ export type Conflict =
       readonly code: 'promotion-saved' | 'promotion-gone' | 'entry-saved';
       readonly current?: unknown;
     }
+  /** Settings of which somebody changed the same ones after they were opened: which, and what stands now. */
+  | {
+      readonly kind: 'conflict';
+      readonly code: 'settings-saved';
+      readonly current: { readonly clashing: readonly string[]; readonly standing: object };
+    }
   /** One of many was saved meanwhile: nothing of what was to be done with all of them was done. */
   | { readonly kind: 'conflict'; readonly code: 'one-saved'; readonly id: string; readonly undoing: boolean }
   /** The plan moved on again and again while it was to be changed; `bringing` a file in. */

@@ -34,11 +34,14 @@ export interface ReplaceKeyRequest {
 export const replaceKeyRequest = Joi.object<ReplaceKeyRequest>({ lost: Joi.boolean().strict().required() });
 
 const words = Joi.array().items(Joi.string().trim().min(1).max(60)).unique().max(200).required();
-export const chainWordsRequest = Joi.object<ChainWords>({
-  payments: words,
-  deliveries: words,
-  regions: words,
-  linkTags: words,
+const chainWords = { payments: words, deliveries: words, regions: words, linkTags: words };
+export interface ChainWordsRequest extends ChainWords {
+  /** As they were opened: what somebody else changed since stays. Absent: all of them are set as they are said. */
+  was?: ChainWords;
+}
+export const chainWordsRequest = Joi.object<ChainWordsRequest>({
+  ...chainWords,
+  was: Joi.object<ChainWords>(chainWords),
 });
 
 export interface HoldBackRequest {

@@ -1,7 +1,7 @@
 import type { APIContext } from 'astro';
 import type { NewPasswordRequest, Person } from '../contracts/index.ts';
 import { app } from './app.ts';
-import { withCookiesOf } from './enter.ts';
+import { withCookiesOf } from './http/sign-in-reply.ts';
 import { withOwnPassword } from './own-password.ts';
 
 /** Sets another password for somebody who is signed in and knows the one that holds, and signs them out everywhere else. */

@@ -4,7 +4,8 @@ import { eq } from 'drizzle-orm';
 import { schema } from '../db/index.ts';
 import { app } from './app.ts';
 import { problem } from './http/problem.ts';
-import { json, RETRY_AFTER } from './http/reply.ts';
+import { RETRY_AFTER } from './http/reply.ts';
+import { fromAddress, withCookiesOf } from './http/sign-in-reply.ts';
 import { isDemoChain } from './sign-in.ts';
 
 /**
@@ -40,13 +41,6 @@ export async function enter(context: APIContext, email: string, password: string
   return withCookiesOf(reply, { second: twoFactorRedirect === true });
 }
 
-/** What a request says of where it comes from is not believed: a session is kept with what our entry saw. */
-export function fromAddress(headers: Headers, address: string): Headers {
-  const ours = new Headers(headers);
-  ours.set('x-forwarded-for', address);
-  return ours;
-}
-
 /** @param wait milliseconds. */
 export function waitReply(wait: number): Response {
   const seconds = Math.ceil(wait / 1000);
@@ -71,10 +65,3 @@ async function isBarred(email: string): Promise<boolean> {
 
 const waitWords = (seconds: number): string =>
   seconds < 60 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;
-
-/** Only the cookies of the package's reply go on. */
-export function withCookiesOf(reply: Response, more: object = {}): Response {
-  const answer = json({ ok: true, ...more });
-  for (const cookie of reply.headers.getSetCookie()) answer.headers.append('set-cookie', cookie);
-  return answer;
-}

@@ -5,7 +5,7 @@ export { type App, app } from './app.ts';
 export { changePassword } from './change-password.ts';
 export { isAway } from './database-answers.ts';
 export { endpoint, guarded, heavyEndpoint } from './endpoint.ts';
-export { enter, waitReply, withCookiesOf } from './enter.ts';
+export { enter, waitReply } from './enter.ts';
 export { FILE_LIMITS } from './files/file-limits.ts';
 export { awayReply, tooMuchReply } from './http/away-reply.ts';
 export { NotAnswered } from './http/not-answered.ts';
@@ -17,6 +17,7 @@ export { KB, MB, PROMOTION_BYTES, readBytes, readJson } from './http/read-body.t
 export { answerReply, failureReply, json, outcomeReply } from './http/reply.ts';
 export { comesFromElsewhere, isSoundPath } from './http/request-checks.ts';
 export { withSafeHeaders } from './http/safe-headers.ts';
+export { withCookiesOf } from './http/sign-in-reply.ts';
 export { revisionTag } from './http/version-tag.ts';
 export { now } from './machine/clock.ts';
 export { asking, log } from './machine/log.ts';

@@ -1,8 +1,9 @@
 import type { APIContext } from 'astro';
 import type { Person } from '../contracts/index.ts';
 import { app } from './app.ts';
-import { fromAddress, waitReply } from './enter.ts';
+import { waitReply } from './enter.ts';
 import { failureReply } from './http/reply.ts';
+import { fromAddress } from './http/sign-in-reply.ts';
 
 interface WithPassword {
   /** Of the request: where the password stands. */

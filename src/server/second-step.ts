@@ -5,9 +5,9 @@ import { renderSVG } from 'uqr';
 import type { Person, SecondStepBegun, SecondStepView } from '../contracts/index.ts';
 import { schema } from '../db/index.ts';
 import { app } from './app.ts';
-import { fromAddress, withCookiesOf } from './enter.ts';
 import { problem } from './http/problem.ts';
 import { json } from './http/reply.ts';
+import { fromAddress, withCookiesOf } from './http/sign-in-reply.ts';
 import { withOwnPassword } from './own-password.ts';
 
 /** Milliseconds in which a code may be right: it and its neighbours of half a minute each. */

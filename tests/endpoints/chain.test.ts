@@ -97,6 +97,28 @@ describe('rules of the house', () => {
     ).toBe(200);
   });
 
+  it('that two change from the same beginning are both kept, but for what both changed', async () => {
+    const was = NO_RULES;
+    expect((await put({ longest: 30, was })).status).toBe(200);
+    expect(await put({ notEndingOn: ['sun'], was })).toMatchObject({
+      ...{ status: 200, body: { longest: 30, notEndingOn: ['sun'] } },
+    });
+    expect(await put({ longest: 14, was })).toMatchObject({
+      ...{ status: 409, body: { current: { clashing: ['longest'], standing: { longest: 30 } } } },
+    });
+    const words = { payments: [], deliveries: [], regions: [], linkTags: [] };
+    const basil = await as('basil');
+    const keep = (said: object) => basil.send('PUT', '/api/chain-words', { ...words, ...said });
+    await keep({});
+    expect((await keep({ payments: ['card'], was: words })).status).toBe(200);
+    expect((await keep({ regions: ['north'], was: words })).body).toEqual({
+      ...{ ...words, payments: ['card'], regions: ['north'] },
+    });
+    expect((await keep({ payments: ['cash'], was: words })).status).toBe(409);
+    await keep({});
+    await put({});
+  });
+
   it.each([
     [{ notEndingOn: ['someday'] }],
     [{ notEndingOn: ['sun', 'sun'] }],

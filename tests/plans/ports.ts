@@ -75,8 +75,8 @@ export function inMemory(
     actions,
     rules: {
       current: async () => rules,
-      set: async (next) => {
-        rules = { ...rules, ...next };
+      change: async (change) => {
+        rules = { ...rules, ...change(rules) };
       },
     },
     book: { current: async () => current },
@@ -334,8 +334,8 @@ function wordsInMemory(): ChainWordsStore {
   let words: ChainWords = { payments: [], deliveries: [], regions: [], linkTags: [] };
   return {
     current: async () => words,
-    async set(next) {
-      words = next;
+    async change(change) {
+      words = change(words) ?? words;
     },
   };
 }

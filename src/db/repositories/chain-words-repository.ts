@@ -11,9 +11,11 @@ export function chainWordsRepository(db: Database): ChainWordsStore {
       const [row] = await db.select({ words: t.chain.words }).from(t.chain);
       return row?.words ?? NONE;
     },
-    set: (words, person) =>
+    change: (change, person) =>
       db.transaction(async (tx) => {
-        const [before] = await tx.select({ words: t.chain.words }).from(t.chain);
+        const [before] = await tx.select({ words: t.chain.words }).from(t.chain).for('update');
+        const words = change(before?.words ?? NONE);
+        if (!words) return;
         await tx.update(t.chain).set({ words });
         await tx.insert(t.auditEntry).values({
           person,

@@ -1,5 +1,5 @@
-import { NO_HOUSE_RULES } from '../../core/house-rules/index.ts';
-import type { WorkRulesStore } from '../../usecases/ports/index.ts';
+import { type HouseRules, NO_HOUSE_RULES } from '../../core/house-rules/index.ts';
+import type { WorkRules, WorkRulesStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf } from './plan-version.ts';
@@ -11,13 +11,13 @@ export function workRulesRepository(db: Database): WorkRulesStore {
   return {
     async current() {
       const [row] = await db.select(SAID).from(t.chain);
-      return row
-        ? { ...row, house: row.house ?? NO_HOUSE_RULES }
-        : { another: true, stockroom: true, house: NO_HOUSE_RULES, secondStep: null };
+      return rulesOf(row);
     },
-    set: (rules, person) =>
+    change: (change, person) =>
       db.transaction(async (tx) => {
         const [before] = await tx.select(SAID).from(t.chain).for('update');
+        const rules = change(rulesOf(before));
+        if (!rules) return;
         await tx.update(t.chain).set({
           approvalByAnother: rules.another,
           approvalOfStockroom: rules.stockroom,
@@ -38,3 +38,8 @@ export function workRulesRepository(db: Database): WorkRulesStore {
       }),
   };
 }
+
+const rulesOf = (row: (Omit<WorkRules, 'house'> & { house: HouseRules | null }) | undefined): WorkRules =>
+  row
+    ? { ...row, house: row.house ?? NO_HOUSE_RULES }
+    : { another: true, stockroom: true, house: NO_HOUSE_RULES, secondStep: null };

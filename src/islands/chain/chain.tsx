@@ -1,9 +1,9 @@
 import type { ChainView, ChainWords, HouseRules, LensView } from '../../contracts/view/index.ts';
 import { WithServer } from '../server/index.ts';
-import { ChainWordsForm } from '../work-rules/chain-words.tsx';
-import { WorkRules } from '../work-rules/work-rules.tsx';
+import { ChainWordsForm } from './chain-words.tsx';
 import { HouseRulesForm } from './house-rules-form.tsx';
 import { HowPricesCome } from './how-prices-come.tsx';
+import { WorkRules } from './work-rules.tsx';
 
 /** What is said of the chain as a whole: how prices come about, how its people work, what it asks of promotions. */
 export function Chain({

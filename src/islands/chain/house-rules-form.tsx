@@ -4,31 +4,16 @@ import type { HouseRules, ShutDay } from '../../contracts/view/index.ts';
 import { WEEKDAYS, type Weekday } from '../../core/calendar/index.ts';
 import { WEEKDAY_NAMES } from '../../core/words/index.ts';
 import { Check, KeptField, Notice } from '../../ui/pieces/index.ts';
-import { dateWords } from '../../ui/writing/index.ts';
+import { dateWords, saidPercent } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { countOf, shareOf } from '../sentence/typed-numbers.ts';
-import { ask, refusalOf } from '../server/index.ts';
+import { type ClashWords, SettingsClash } from './settings-clash.tsx';
+import { useSettings } from './use-settings.ts';
 
 /** What the chain asks of its own promotions, and when its stores are shut. */
 export function HouseRulesForm({ house }: { house: HouseRules }) {
-  const [rules, setRules] = useState(house);
-  const [said, setSaid] = useState('');
-  const [refused, setRefused] = useState('');
-  const typed = (more: Partial<HouseRules>) => {
-    setSaid('');
-    setRules({ ...rules, ...more });
-  };
-  async function save(): Promise<void> {
-    setSaid('');
-    setRefused('');
-    try {
-      await ask('/api/house-rules', { method: 'PUT', body: rules });
-      setSaid('Kept.');
-    } catch (error) {
-      const { message, faults } = refusalOf(error);
-      setRefused(faults.map((fault) => fault.message).join('; ') || message);
-    }
-  }
+  const settings = useSettings('/api/house-rules', house);
+  const { value: rules, typed, said, refused } = settings;
   return (
     <form
       aria-labelledby="house-rules"
@@ -36,7 +21,7 @@ export function HouseRulesForm({ house }: { house: HouseRules }) {
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        void save();
+        void settings.save();
       }}
     >
       <h2 id="house-rules" className="text-xl">
@@ -69,6 +54,7 @@ export function HouseRulesForm({ house }: { house: HouseRules }) {
         </span>
       </div>
       <ShutDays days={rules.shutDays} onChange={(shutDays) => typed({ shutDays })} />
+      <SettingsClash settings={settings} words={WORDS} />
       {refused ? <Notice tone="trouble">{refused}</Notice> : null}
       <p className="flex items-baseline gap-3">
         <button type="submit" className="btn btn-primary btn-sm">
@@ -79,6 +65,18 @@ export function HouseRulesForm({ house }: { house: HouseRules }) {
     </form>
   );
 }
+
+const NONE = 'nothing is said';
+const listed = (parts: readonly string[]): string => parts.join(', ') || 'none';
+const WORDS = {
+  notEndingOn: ['No promotion ends on a', (days) => listed(days.map((day) => WEEKDAY_NAMES[day]))],
+  longest: ['Days that a promotion lasts at most', (days) => (days === null ? NONE : String(days))],
+  secondFrom: ['Two approvals from', (share) => (share === null ? NONE : saidPercent(share))],
+  shutDays: [
+    'Days on which the stores are shut',
+    (days) => listed(days.map(({ day, name }) => `${name} ${dateWords(day)}`)),
+  ],
+} satisfies ClashWords<HouseRules>;
 
 const daysOf = (text: string): number | null => {
   const days = countOf(text);

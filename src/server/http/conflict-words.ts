@@ -9,6 +9,8 @@ export function conflictWords(conflict: Conflict): string {
       return 'This promotion is not there any more.';
     case 'entry-saved':
       return 'Somebody changed this after you opened it. Nothing was saved; open it again to see what stands.';
+    case 'settings-saved':
+      return 'Somebody changed the same after you opened it. Nothing was kept; look at what stands now.';
     case 'one-saved':
       return conflict.undoing
         ? `Somebody saved “${conflict.id}” just now. Nothing was undone.`

@@ -26,6 +26,6 @@ export async function beginChain(
   if (!(await ports.writer.begin(document, person.id)))
     return failed({ kind: 'conflict', code: 'chain-begun' });
   // Who enters the first goods has nobody yet who could approve their prices.
-  await ports.rules.set({ another: true, stockroom: false }, person.id);
+  await ports.rules.change(() => ({ another: true, stockroom: false }), person.id);
   return done({});
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { inMemory, person } from '../../../tests/plans/ports.ts';
-import { change, type Promoted, withPromotions } from '../../../tests/plans/small-plan.ts';
+import { change, type Promoted, SMALL, withPromotions } from '../../../tests/plans/small-plan.ts';
 import type { Person, PromotionStep } from '../../contracts/index.ts';
 import { NO_HOUSE_RULES } from '../../core/house-rules/index.ts';
 import {
@@ -9,6 +9,7 @@ import {
   openPastPromotion,
   openPromotion,
   savePromotion,
+  setHouseRules,
   setPromotionStatus,
   setWorkRules,
   stepPromotion,
@@ -306,6 +307,21 @@ it('the rules of work are set by administrators alone', async () => {
   expect(await setWorkRules(ports, person('administrator'), ALONE)).toMatchObject({ ok: true, value: ALONE });
   expect(await ports.rules.current()).toMatchObject(ALONE);
   // What is not named stays.
-  await setWorkRules(ports, person('administrator'), { house: { ...NO_HOUSE_RULES, longest: 30 } });
+  await setHouseRules(ports, person('administrator'), { ...NO_HOUSE_RULES, longest: 30 });
   expect(await ports.rules.current()).toMatchObject({ ...ALONE, house: { longest: 30 } });
+});
+
+it('rules of the house that two change at once are kept where they do not touch, and nothing is where they do', async () => {
+  const ports = inMemory(SMALL);
+  const basil = person('administrator');
+  const was = NO_HOUSE_RULES;
+  await setHouseRules(ports, basil, { ...was, longest: 30, was });
+  expect(await setHouseRules(ports, basil, { ...was, notEndingOn: ['sun'], was })).toEqual({
+    ok: true,
+    value: { ...was, longest: 30, notEndingOn: ['sun'] },
+  });
+  expect(await setHouseRules(ports, basil, { ...was, longest: 14, secondFrom: 5_000, was })).toMatchObject({
+    failure: { code: 'settings-saved', current: { clashing: ['longest'], standing: { longest: 30 } } },
+  });
+  expect((await ports.rules.current()).house).toEqual({ ...was, longest: 30, notEndingOn: ['sun'] });
 });

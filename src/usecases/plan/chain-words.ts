@@ -1,17 +1,26 @@
-import { type ChainWords, done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
+import {
+  type ChainWords,
+  type ChainWordsRequest,
+  failed,
+  may,
+  type Outcome,
+  type Person,
+} from '../../contracts/index.ts';
 import { waysNamedBy } from '../../core/offer/index.ts';
 import type { ConditionsDocument, PlanDocument } from '../../core/plan/index.ts';
+import { settled } from '../people/index.ts';
 import type { ChainWordsStore } from '../ports/index.ts';
 
-/** Says which words there are; what promotions already ask for stays a choice. */
+/** Says which words there are, where nobody else changed the same ones since; what promotions ask for stays a choice. */
 export async function setChainWords(
   ports: { words: ChainWordsStore },
   person: Person,
-  words: ChainWords,
+  { was, ...asked }: ChainWordsRequest,
 ): Promise<Outcome<ChainWords>> {
   if (!may(person, 'administer')) return failed({ kind: 'forbidden' });
-  await ports.words.set(words, person.id);
-  return done(words);
+  const kept = settled<ChainWords>(was, asked);
+  await ports.words.change((standing) => kept.by(standing), person.id);
+  return kept.outcome();
 }
 
 /** What a condition or a trial basket can name: what the chain keeps, what promotions ask for, the stores' regions. */

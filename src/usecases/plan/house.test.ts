@@ -55,7 +55,7 @@ describe('where nothing ends on a Sunday', () => {
   it('what was submitted before the rule was made is not approved under it', async () => {
     const ports = chain({}, SUNDAY);
     await step(ports, planner, 'submit');
-    await ports.rules.set({ house: { ...NO_HOUSE_RULES, ...NO_SUNDAYS } }, 'administrator');
+    await ports.rules.change(() => ({ house: { ...NO_HOUSE_RULES, ...NO_SUNDAYS } }), 'administrator');
     expect(await step(ports, approver, 'approve')).toMatchObject(refused);
   });
 

@@ -95,7 +95,7 @@ describe('another standing of promotions', () => {
     expect([stored().promotion.priority, stored().proposal?.document?.priority]).toEqual([60, 20]);
     await changeStanding(all, planner, [{ id: 'little', alone: true }]);
     expect(stored().proposal?.document).toMatchObject({ priority: 20, alone: true });
-    await all.rules.set({ ...(await all.rules.current()), another: false }, 'basil');
+    await all.rules.change(() => ({ another: false }), 'basil');
     await changeStanding(all, approver, [
       { id: 'much', priority: 5 },
       { id: 'r1', combinesWith: ['r2'] },

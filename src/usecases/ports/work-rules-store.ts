@@ -16,6 +16,9 @@ export interface WorkRules {
 /** Port: the rules of work of the chain. */
 export interface WorkRulesStore {
   current(): Promise<WorkRules>;
-  /** What is not named stays. */
-  set(rules: Partial<WorkRules>, person: string): Promise<void>;
+  /**
+   * Sets what somebody makes of the rules as they stand, while nobody else changes them; what is not named stays.
+   * @param change null: nothing is set.
+   */
+  change(change: (standing: WorkRules) => Partial<WorkRules> | null, person: string): Promise<void>;
 }

@@ -171,7 +171,7 @@ describe('what waits of the stockroom', () => {
 
   it('is refused where its rows are others by now', async () => {
     const ports = await waiting();
-    await ports.rules.set({ another: true, stockroom: false }, 'x');
+    await ports.rules.change(() => ({ another: true, stockroom: false }), 'x');
     await edit(ports, planner, 'prices', KEY, { price: '1.80' });
     expect(await decide(ports, approver, 'approve')).toMatchObject({
       failure: { faults: [{ what: 'somebody changed some of its rows since' }] },

@@ -16,10 +16,12 @@ const WORDS: Readonly<Record<keyof Rules, string>> = {
 export function WorkRules({ rules }: { rules: Rules }) {
   const [now, setNow] = useState(rules);
   const [said, setSaid] = useState('');
-  async function change(next: Rules) {
-    setNow(next);
+  async function change(more: Partial<Rules>) {
+    setNow({ ...now, ...more });
     try {
-      await ask('/api/work-rules', { method: 'PUT', body: next });
+      // What somebody else has switched meanwhile stays as they left it.
+      const { another, stockroom } = await ask<Rules>('/api/work-rules', { method: 'PUT', body: more });
+      setNow({ another, stockroom });
       setSaid('Kept.');
     } catch (error) {
       setNow(now);
@@ -35,7 +37,7 @@ export function WorkRules({ rules }: { rules: Rules }) {
             type="checkbox"
             className="checkbox checkbox-sm mt-0.5"
             checked={now[key]}
-            onChange={(event) => change({ ...now, [key]: event.target.checked })}
+            onChange={(event) => change({ [key]: event.target.checked })}
           />
           {WORDS[key]}
         </label>
