@@ -16,15 +16,17 @@ export interface FilesProps {
   readonly tables: readonly TableName[];
   /** Those that the person may bring files into. */
   readonly brings: readonly TableName[];
+  /** The one that a file is brought into unless another is chosen; absent: the person brings none in. */
+  readonly first?: TableName;
 }
 
 const KINDS = ['csv', 'xlsx', 'json'] as const;
 
 /** Files in, after a dry run that shows what they would do; tables out, in the same shapes. */
-export function Files({ tables, brings }: FilesProps) {
+export function Files({ tables, brings, first }: FilesProps) {
   return (
     <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      {brings.length > 0 ? <In brings={brings} /> : null}
+      {first ? <In brings={brings} first={first} /> : null}
       <section>
         <h2 className="text-xl">Take out</h2>
         <table className="rows mt-1 text-sm">
@@ -50,8 +52,8 @@ export function Files({ tables, brings }: FilesProps) {
   );
 }
 
-function In({ brings }: { brings: readonly TableName[] }) {
-  const [table, setTable] = useState<TableName>(brings[0]!);
+function In({ brings, first }: { brings: readonly TableName[]; first: TableName }) {
+  const [table, setTable] = useState<TableName>(first);
   const [file, setFile] = useState<Blob | null>(null);
   const [name, setName] = useState('');
   const [state, setState] = useState<State>({ kind: 'nothing' });

@@ -1,23 +1,36 @@
+import type { TableName } from '../../contracts/table/index.ts';
 import type { BeginningStep } from '../../contracts/view/index.ts';
 
 /** What each step of a chain that begins is, what it is for, and where it is done. */
 export const BEGINNING_WORDS: Readonly<
-  Record<BeginningStep['step'], { readonly what: string; readonly why: string; readonly path: string }>
+  Record<
+    BeginningStep['step'],
+    { readonly what: string; readonly why: string; readonly path: string; readonly table?: TableName }
+  >
 > = {
+  zones: {
+    what: 'Price zones',
+    why: 'Only where goods cost something else in some of the stores: those that price alike share one.',
+    path: '/stockroom/zones',
+    table: 'zones',
+  },
   stores: {
     what: 'Stores',
-    why: 'One by one, or all of them from a file. Stores that price alike share a zone.',
+    why: 'Where they are, and by which clock they open; each in its zone, if there are any.',
     path: '/stockroom/stores',
+    table: 'stores',
   },
   groups: {
     what: 'Groups of goods',
     why: 'Promotions, ranges and reports go by them.',
     path: '/stockroom/nodes',
+    table: 'nodes',
   },
   goods: {
     what: 'Goods with a price',
-    why: 'From a file, or one by one: what has no price is not sold. Regular prices count at once until you ask for approval, at the Stockroom.',
+    why: 'What has no price is not sold. Regular prices count at once until you ask for approval, at the Stockroom.',
     path: '/stockroom/items',
+    table: 'items',
   },
   people: {
     what: 'Somebody else who plans',
@@ -28,6 +41,7 @@ export const BEGINNING_WORDS: Readonly<
     what: 'Terminals',
     why: 'The tills and shelf devices of each store, by the ids that they say.',
     path: '/stockroom/terminals',
+    table: 'terminals',
   },
   keys: {
     what: 'A key for a terminal',

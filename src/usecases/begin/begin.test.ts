@@ -141,7 +141,9 @@ describe('what is missing before the first price can be sent', () => {
     };
     const { people } = peopleInMemory(...others).ports;
     const steps = await whatIsMissing({ people, sending, rules }, await book.current(), who);
-    return steps === null ? null : steps.filter(({ done }) => !done).map(({ step }) => step);
+    return steps === null
+      ? null
+      : steps.filter(({ done, optional }) => !done && !optional).map(({ step }) => step);
   };
   const BARE: PlanDocument = {
     ...{ format: 'bell-tag-plan', version: 1, currency: 'EUR', stores: SMALL.stores.slice(0, 1) },
@@ -163,6 +165,13 @@ describe('what is missing before the first price can be sent', () => {
     expect(await looked(SMALL, { others: two, keys: [false, true] })).toEqual(['sent']);
     const gone = [two[0]!, stored('p', { endedAt: '2027-01-01T00:00:00Z' }), stored('v', { role: 'viewer' })];
     expect(await looked(SMALL, { others: gone, keys: [true] })).toEqual(['people', 'sent']);
+  });
+
+  it('lacks no zones where it has none', async () => {
+    const { zones: _, ...bare } = BARE;
+    expect(
+      await looked({ ...bare, stores: [{ ...bare.stores[0]!, zone: undefined }] } as never),
+    ).not.toContain('zones');
   });
 
   it('is nothing for a chain at work, whatever it has not', async () => {

@@ -21,6 +21,7 @@ export async function whatIsMissing(
   );
   const { another } = await ports.rules.current();
   const counts: Record<BeginningStep['step'], number> = {
+    zones: (document.zones ?? []).length,
     stores: document.stores.length,
     groups: document.nodes.length,
     goods: document.items.filter(({ prices }) => prices.length > 0).length,
@@ -34,5 +35,7 @@ export async function whatIsMissing(
     count: counts[step],
     // Where another approves, one alone cannot.
     done: counts[step] >= (step === 'people' && another ? 2 : 1),
+    // A chain with one price everywhere has none.
+    optional: step === 'zones',
   }));
 }
