@@ -109,7 +109,11 @@ export function webhookRepository(db: Database): WebhookStore {
 
 function byWebhook(rows: readonly { webhook: string; told: Told }[]): Map<string, Told[]> {
   const all = new Map<string, Told[]>();
-  for (const { webhook, told } of rows) all.set(webhook, [...(all.get(webhook) ?? []), told]);
+  for (const { webhook, told } of rows) {
+    const theirs = all.get(webhook);
+    if (theirs) theirs.push(told);
+    else all.set(webhook, [told]);
+  }
   return all;
 }
 
