@@ -103,10 +103,12 @@ function Begun({
   return (
     <ol className="list-decimal space-y-5 pl-5">
       <li>
-        <p>Let an app that makes such codes read this picture, or type the words below it there.</p>
+        <p>
+          Let an app that makes such codes read this picture, or type the letters and digits below it there.
+        </p>
         <img
           className="mt-2 size-44 bg-white"
-          alt="What the device reads: the same as the words below"
+          alt="What the device reads: the same as the letters and digits below"
           src={`data:image/svg+xml,${encodeURIComponent(picture)}`}
         />
         <p className="mt-1 font-mono text-sm break-all">{inFours(secret)}</p>

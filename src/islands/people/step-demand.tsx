@@ -3,6 +3,7 @@ import type { PersonRow, SecondStepDemand } from '../../contracts/index.ts';
 import { secondStepFrom } from '../../contracts/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { dateWords } from '../../ui/writing/index.ts';
+import { DayField } from '../days/index.ts';
 import { ask, refusalWords, useDoing } from '../server/index.ts';
 
 const OF: Readonly<Record<'nobody' | SecondStepDemand['of'], string>> = {
@@ -53,7 +54,7 @@ export function StepDemand({
         <label>
           Of whom
           <select
-            className="select select-sm mt-0.5 block"
+            className="select select-sm mt-0.5 block w-64"
             value={of}
             onChange={(event) => setOf(event.target.value as Of)}
           >
@@ -65,15 +66,9 @@ export function StepDemand({
           </select>
         </label>
         {of === 'nobody' ? null : (
-          <label>
-            From
-            <input
-              type="date"
-              className="input input-sm mt-0.5 block"
-              value={from}
-              onChange={(event) => setFrom(event.target.value)}
-            />
-          </label>
+          <span className="block w-44">
+            <DayField label="From" value={from} onChange={setFrom} />
+          </span>
         )}
         <button type="submit" className="btn btn-sm" disabled={busy}>
           Keep it so

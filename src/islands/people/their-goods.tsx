@@ -17,7 +17,7 @@ export function TheirGoods({
       <legend>
         Goods that they may change: {chosen.length === 0 ? 'all' : 'of these departments alone'}
       </legend>
-      <div className="mt-1 max-h-48 columns-1 gap-x-6 overflow-y-auto sm:columns-2">
+      <div className="mt-1 max-h-64 overflow-y-auto">
         {departments.map(({ id, name, depth }) => (
           <label
             key={id}
