@@ -1,8 +1,10 @@
 import { generateKeyPairSync } from 'node:crypto';
+import pg from 'pg';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { as } from '../application/client.ts';
 import { type Known, type TestDirectory, testDirectory } from '../application/directory.ts';
 import { type FurtherServer, furtherServer } from '../application/further-server.ts';
+import { running } from '../application/running.ts';
 
 let directory: TestDirectory;
 let server: FurtherServer;
@@ -120,6 +122,21 @@ describe("the chain's own directory of people", () => {
     const { at, cookie } = await comeIn(who);
     expect(at).toBe(`/sign-in?directory=${why}`);
     expect(await accountOf(cookie)).toMatch(/^\/sign-in/);
+  });
+
+  it('is asked for a second step as it sees fit: what the chain asks of a password is not asked again', async () => {
+    await invite('xenia');
+    const { cookie } = await comeIn(known('xenia'));
+    const db = new pg.Client({ connectionString: running().databaseUrl });
+    await db.connect();
+    try {
+      await db.query(`update chain set second_step = '{"of":"everybody","from":"2026-01-01"}'`);
+      expect(await accountOf(cookie)).toContain('xenia@quillmere.example');
+      expect((await (await as('ines')).get('/api/choices')).status).toBe(403);
+    } finally {
+      await db.query('update chain set second_step = null');
+      await db.end();
+    }
   });
 
   it('does not let in who is let in no more, at once', async () => {
