@@ -62,6 +62,7 @@ test('somebody is invited, sets a password by the link, signs in, and is let in 
   const changed = page.getByRole('form', { name: 'Change Wim Sallow' });
   await changed.getByRole('radio', { name: /^planner / }).check();
   await changed.getByRole('checkbox', { name: 'Sun care', exact: true }).check();
+  await changed.getByText('Goods that they may change: of Sun care alone').waitFor();
   expect(await accessFaults(page, { within: 'main' })).toEqual([]);
   await changed.getByRole('button', { name: 'Keep this' }).press('Enter');
   await page

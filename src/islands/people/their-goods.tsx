@@ -12,10 +12,12 @@ export function TheirGoods({
   fault: string | null;
   onDepartment: (id: string, theirs: boolean) => void;
 }) {
+  const names = departments.filter(({ id }) => chosen.includes(id)).map(({ name }) => name);
   return (
     <fieldset className="md:col-span-2">
       <legend>
-        Goods that they may change: {chosen.length === 0 ? 'all' : 'of these departments alone'}
+        Goods that they may change:{' '}
+        {chosen.length === 0 ? 'all' : `of ${names.join(', ') || 'no department'} alone`}
       </legend>
       <div className="mt-1 max-h-64 overflow-y-auto">
         {departments.map(({ id, name, depth }) => (
