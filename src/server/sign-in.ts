@@ -119,9 +119,9 @@ export async function personOf(
   const { role, seesCosts, demo, machine, endedAt, twoFactorEnabled } = rest as unknown as PersonColumns;
   // Nobody signs in as a program, however a password of it came to be.
   if (endedAt || machine) return null;
-  if (demo && !(environment.demo && (await isDemoChain(db)))) return null;
   const { id: session, byDirectory } = found.session as { id: string; byDirectory?: boolean };
-  const { demand, goods } = await saidOf(db, id);
+  const { demand, goods, demoChain } = await saidOf(db, id);
+  if (demo && !(environment.demo && demoChain)) return null;
   // Whom the directory vouches for it asks as it sees fit.
   const owesSecondStep = twoFactorEnabled || byDirectory ? null : secondStepFrom(demand, role);
   const language = readerLanguage(headers.get('accept-language'));
@@ -134,14 +134,18 @@ export async function personOf(
   return { person: { ...person, stores: rows.map(({ store }) => store) }, session, owesSecondStep };
 }
 
-/** What the sign-in package does not know: what is asked of everybody, and to which goods somebody is kept. */
+/** What the sign-in package does not know, in one question: what the chain is and asks, and to which goods somebody is kept. */
 async function saidOf(db: Database, id: string) {
   const [row] = await db
-    .select({ demand: schema.chain.secondStep, goods: schema.person.goods })
+    .select({
+      demand: schema.chain.secondStep,
+      goods: schema.person.goods,
+      demoChain: schema.chain.demo,
+    })
     .from(schema.person)
     .leftJoin(schema.chain, sql`true`)
     .where(eq(schema.person.id, id));
-  return row ?? { demand: null, goods: null };
+  return row ?? { demand: null, goods: null, demoChain: false };
 }
 
 /** Whether this database was filled with the made-up chain. */

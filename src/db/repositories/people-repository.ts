@@ -18,10 +18,14 @@ export function peopleRepository(db: Database): PeopleStore {
         .select({ id: t.node.id, name: t.node.name, parent: t.node.parent })
         .from(t.node)
         .orderBy(asc(t.node.name), asc(t.node.id));
+      const within = new Map<string | null, typeof nodes>();
+      for (const node of nodes) {
+        const beside = within.get(node.parent);
+        if (beside) beside.push(node);
+        else within.set(node.parent, [node]);
+      }
       const below = (parent: string | null, depth: number): DepartmentRow[] =>
-        nodes
-          .filter((node) => (node.parent ?? null) === parent)
-          .flatMap(({ id, name }) => [{ id, name, depth }, ...below(id, depth + 1)]);
+        (within.get(parent) ?? []).flatMap(({ id, name }) => [{ id, name, depth }, ...below(id, depth + 1)]);
       return below(null, 0);
     },
     change: (id, said, by) =>

@@ -5,6 +5,7 @@ export * from './manage-people.ts';
 export * from './manage-webhooks.ts';
 export * from './sessions.ts';
 export * from './set-password.ts';
+export * from './settled.ts';
 export * from './sight.ts';
 export * from './tell-programs.ts';
 export * from './their-goods.ts';

@@ -1,6 +1,7 @@
-import { done, failed, joinFields, may, type Outcome, type Person } from '../../contracts/index.ts';
+import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
 import type { HouseRules } from '../../core/house-rules/index.ts';
 import type { WorkRules, WorkRulesStore } from '../ports/index.ts';
+import { settled } from './settled.ts';
 
 /** Says how the chain wants its people to work; what is not named stays. */
 export async function setWorkRules(
@@ -30,24 +31,4 @@ export async function setHouseRules(
     return next && { house: next };
   }, person.id);
   return kept.outcome();
-}
-
-/** What comes of settings that somebody else may have changed since they were opened. */
-export function settled<T extends object>(was: T | undefined, asked: T) {
-  let standing: T = asked;
-  let clashing: readonly string[] = [];
-  return {
-    /** What is kept of them, whatever stands; null: nothing. */
-    by(stands: T): T | null {
-      if (!was) return asked;
-      const both = joinFields(was, asked, stands);
-      clashing = both.clashing;
-      standing = clashing.length > 0 ? stands : both.joined;
-      return clashing.length > 0 ? null : standing;
-    },
-    outcome: (): Outcome<T> =>
-      clashing.length > 0
-        ? failed({ kind: 'conflict', code: 'settings-saved', current: { clashing, standing } })
-        : done(standing),
-  };
 }
