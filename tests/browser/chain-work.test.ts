@@ -71,6 +71,15 @@ test('another policy shows what it does before it is kept, and rules of the hous
   await house.getByText('Kept, beside what somebody else changed meanwhile.').waitFor();
   await expect.poll(() => house.getByRole('checkbox', { name: 'Monday' }).isChecked()).toBe(true);
   await expect.poll(() => house.getByRole('textbox', { name: /lasts at most/ }).inputValue()).toBe('10');
+  // Where theirs is left, the fields say theirs.
+  const again = { ...theirs, notEndingOn: ['sun', 'mon'], longest: 28, secondFrom: 4_000 };
+  expect((await basil.send('PUT', '/api/house-rules', again)).status).toBe(200);
+  await house.getByRole('textbox', { name: /lasts at most/ }).fill('11');
+  await house.getByRole('button', { name: 'Keep these rules' }).press('Enter');
+  await house.getByText('Days that a promotion lasts at most: 28').waitFor();
+  await house.getByRole('button', { name: 'Leave that as it is, keep the rest' }).press('Enter');
+  await expect.poll(() => house.getByRole('textbox', { name: /lasts at most/ }).inputValue()).toBe('28');
+  await expect.poll(() => house.getByRole('textbox', { name: /two approvals/ }).inputValue()).toBe('40');
   await house.getByRole('checkbox', { name: 'Monday' }).uncheck();
   await house.getByRole('textbox', { name: /lasts at most/ }).fill('14');
   await house.getByRole('textbox', { name: /two approvals/ }).fill('');

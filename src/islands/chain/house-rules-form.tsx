@@ -13,7 +13,7 @@ import { useSettings } from './use-settings.ts';
 /** What the chain asks of its own promotions, and when its stores are shut. */
 export function HouseRulesForm({ house }: { house: HouseRules }) {
   const settings = useSettings('/api/house-rules', house);
-  const { value: rules, typed, said, refused } = settings;
+  const { value: rules, round, typed, said, refused } = settings;
   return (
     <form
       aria-labelledby="house-rules"
@@ -32,7 +32,7 @@ export function HouseRulesForm({ house }: { house: HouseRules }) {
         What was approved before goes on.
       </p>
       <EndingDays chosen={rules.notEndingOn} onChange={(notEndingOn) => typed({ notEndingOn })} />
-      <div className="flex flex-wrap gap-x-6 gap-y-3">
+      <div key={round} className="flex flex-wrap gap-x-6 gap-y-3">
         <span className="block w-56">
           <KeptField
             label="A promotion lasts at most so many days"

@@ -9,6 +9,8 @@ interface Clash<T> {
 
 export interface Settings<T> {
   readonly value: T;
+  /** Another one whenever what stands is not what was typed: fields that keep what is typed begin anew by it. */
+  readonly round: number;
   readonly typed: (more: Partial<T>) => void;
   readonly said: string;
   readonly refused: string;
@@ -23,6 +25,7 @@ export interface Settings<T> {
 export function useSettings<T extends object>(path: string, first: T): Settings<T> {
   const [was, setWas] = useState(first);
   const [value, setValue] = useState(first);
+  const [round, setRound] = useState(0);
   const [said, setSaid] = useState('');
   const [refused, setRefused] = useState('');
   const [clash, setClash] = useState<Clash<T> | null>(null);
@@ -37,6 +40,7 @@ export function useSettings<T extends object>(path: string, first: T): Settings<
       const kept = await ask<T>(path, { method: 'PUT', body: { ...wanted, was: from } });
       setWas(kept);
       setValue(kept);
+      if (!dequal(kept, value)) setRound((before) => before + 1);
       setSaid(dequal(kept, wanted) ? 'Kept.' : 'Kept, beside what somebody else changed meanwhile.');
     } catch (error) {
       const refusal = refusalOf(error);
@@ -46,7 +50,7 @@ export function useSettings<T extends object>(path: string, first: T): Settings<
     }
   }
   return {
-    ...{ value, said, refused, clash },
+    ...{ value, round, said, refused, clash },
     typed(more) {
       forget();
       setValue({ ...value, ...more });
