@@ -1,12 +1,22 @@
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
+import type { AstroIntegration } from 'astro';
 import { defineConfig } from 'astro/config';
+
+// Islands that come to life when they are approached, so that a page which is only read loads no script for them.
+const touched: AstroIntegration = {
+  name: 'touched',
+  hooks: {
+    'astro:config:setup': ({ addClientDirective }) =>
+      addClientDirective({ name: 'touched', entrypoint: './src/ui/touched.ts' }),
+  },
+};
 
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
-  integrations: [react()],
+  integrations: [react(), touched],
   outDir: './dist/app',
   telemetry: false,
   // Hashes of the few scripts that the framework writes into pages; everything else comes from files of ours.

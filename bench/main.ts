@@ -4,7 +4,6 @@ import { benchImport } from './import.ts';
 import { benchLargeBook } from './large-book.ts';
 import { benchLoopholes } from './loopholes.ts';
 import { benchOverlaps } from './overlaps.ts';
-import { benchPageWeight } from './page-weight.ts';
 import { benchSearch } from './search.ts';
 import { benchWorksheet } from './worksheet.ts';
 
@@ -15,7 +14,6 @@ const PARTS = {
   large: () => benchLargeBook(),
   loopholes: () => benchLoopholes(),
   overlaps: () => benchOverlaps(),
-  pages: () => benchPageWeight(BELLTAG_ORIGIN!),
   worksheet: () => benchWorksheet(),
   basket: () => benchBasket(),
   import: () => benchImport(DATABASE_URL!),

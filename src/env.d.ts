@@ -1,4 +1,10 @@
 /// <reference types="astro/client" />
+declare namespace astroHTML.JSX {
+  interface ClientDirectives {
+    /** Comes to life when it is approached; see src/ui/touched.ts. */
+    'client:touched'?: boolean | { keys: true };
+  }
+}
 declare namespace App {
   interface Locals {
     /** The network address of who asks, as our own entry saw it. */

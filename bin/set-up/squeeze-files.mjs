@@ -5,7 +5,7 @@ import { brotliCompress, constants } from 'node:zlib';
 
 const SQUEEZED = /\.(js|css|svg|html|json|webmanifest)$/;
 /** Bytes below which it is not worth it. */
-const FROM = 1000;
+const FROM = 250;
 const squeeze = promisify(brotliCompress);
 
 /** Puts a compressed copy beside each file of a folder that browsers will ask for again and again. */
@@ -17,7 +17,7 @@ export async function squeezeFiles(folder) {
       .map(async (name) => {
         const path = join(folder, name);
         if ((await stat(path)).size < FROM) return;
-        const params = { [constants.BROTLI_PARAM_QUALITY]: 10 };
+        const params = { [constants.BROTLI_PARAM_QUALITY]: 11 };
         await writeFile(`${path}.br`, await squeeze(await readFile(path), { params }));
       }),
   );

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { PASSWORD_LENGTH } from './people-requests.ts';
+import { PASSWORD_LENGTH } from './password-length.ts';
 
 export interface FirstAdministratorRequest {
   /** As the console shows it where Bell Tag was started. */

@@ -15,6 +15,7 @@ export * from './outcome.ts';
 export * from './outlook-requests.ts';
 export * from './page-request.ts';
 export * from './parse-plan.ts';
+export * from './password-length.ts';
 export * from './people-requests.ts';
 export * from './plan-document.ts';
 export * from './price-file.ts';

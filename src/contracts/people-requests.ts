@@ -1,9 +1,7 @@
 import Joi from 'joi';
 import { isGuessed } from './guessed-password.ts';
+import { PASSWORD_LENGTH } from './password-length.ts';
 import { ROLES, type Role } from './view/roles.ts';
-
-/** Characters of a password. */
-export const PASSWORD_LENGTH = { least: 12, most: 128 };
 
 const password = Joi.string()
   .min(PASSWORD_LENGTH.least)

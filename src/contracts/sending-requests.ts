@@ -87,7 +87,7 @@ export interface TerminalsRequest {
   find?: string;
   /** Those without trouble too. */
   all?: '1';
-  /** How many at most; absent: {@link TERMINALS_SHOWN}. */
+  /** How many at most; absent: as many as are shown at once. */
   most?: string;
   /** The sending of which it is wanted who holds it already. */
   rollout?: string;
@@ -102,4 +102,3 @@ export const terminalsRequest = Joi.object<TerminalsRequest>({
   most: count,
   rollout: count,
 });
-export const TERMINALS_SHOWN = 100;

@@ -90,14 +90,15 @@ function watchRequests(page: Page): void {
   page.on('requestfailed', (request) => void open.delete(request));
 }
 
-/** Islands answer once they are hydrated, whatever they still ask for. */
+/** Islands answer once they are hydrated, whatever they still ask for. Those that wait to be touched hold what is pressed. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForLoadState('domcontentloaded');
   await page.waitForFunction(() => {
     const taken = (element: Element) => Object.keys(element).some((key) => key.startsWith('__reactFiber'));
     return [...document.querySelectorAll('astro-island')].every(
       (island) =>
-        !island.hasAttribute('ssr') && (island.childElementCount === 0 || [...island.children].some(taken)),
+        island.matches('[client=touched][ssr]') ||
+        (!island.hasAttribute('ssr') && (island.childElementCount === 0 || [...island.children].some(taken))),
     );
   });
 }

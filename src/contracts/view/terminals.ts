@@ -1,5 +1,8 @@
 import type { TerminalTrouble } from './today.ts';
 
+/** So many are shown at once, where no other number is asked for. */
+export const TERMINALS_SHOWN = 100;
+
 /** What a terminal last said of itself, and what is wrong with it. */
 export interface TerminalRow {
   readonly terminal: string;

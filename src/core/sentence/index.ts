@@ -1,5 +1,6 @@
 export { COUNT_WORDS, NOTHING_CHOSEN, type OfferName, type Phrase, type PhrasePart } from '../offer/index.ts';
 export { itemWords, type Names, namesOf, storeWords } from '../words/index.ts';
+export { withoutDates } from './dates-words.ts';
 export * from './deal-sentence.ts';
 export * from './difference.ts';
 export * from './duration-words.ts';

@@ -1,7 +1,7 @@
 import { describeRule, WEEKDAYS, type Weekday } from '../calendar/index.ts';
 import type { WhenDocument, WindowDocument } from '../plan/index.ts';
-import { clockWords, dateWords, momentWords, type Writing } from '../writing/index.ts';
-import { capital } from './capital.ts';
+import { clockWords, dateWords, type Writing } from '../writing/index.ts';
+import { datesWords } from './dates-words.ts';
 import { durationWords } from './duration-words.ts';
 
 /** From when until when, with hours, repeats and days left out. */
@@ -14,17 +14,6 @@ export function whenWords(when: WhenDocument, writing: Writing): string {
   if (when.except?.length)
     parts.push(`but not on ${when.except.map((day) => dateWords(day, writing)).join(' and ')}`);
   return parts.join(', ');
-}
-
-type Dates = Pick<WhenDocument, 'from' | 'to'>;
-
-const datesWords = ({ from, to }: Dates, writing: Writing): string =>
-  `from ${momentWords(from, writing)} ${to === undefined ? 'with no end' : `to ${momentWords(to, writing)}`}`;
-
-/** A promotion's sentence for where its dates stand beside it; its repeats, days and hours stay. */
-export function withoutDates(sentence: string, when: Dates, writing: Writing): string {
-  const dates = capital(`${datesWords(when, writing)}, `);
-  return sentence.startsWith(dates) ? capital(sentence.slice(dates.length)) : sentence;
 }
 
 /** "Thu, Fri 18:00–20:00", "every day 16:00–18:00", "on Fri, Sat": whole days say no hours. */

@@ -1,105 +1,83 @@
-import { useEffect, useRef } from 'react';
 import type { PriceStory } from '../../contracts/view/index.ts';
 import { parseWallTime } from '../../core/calendar/index.ts';
-import { monthDay, saidAmount, saidClock, shortMoment } from '../../ui/writing/index.ts';
-import { useSame } from '../server/index.ts';
+import { monthDay, saidAmount, saidClock } from '../../ui/writing/index.ts';
+import { type Labelled, stepLine } from './step-line.ts';
 
 type Steps = PriceStory['steps'];
 
 const wall = (text: string): number => parseWallTime(text.slice(0, 16))!;
+const TWO_DAYS = 2 * 86_400_000;
 
-/** The steps as a line: higher is dearer. The words below say it all; this is for the eye. */
-export function StepChart({ steps, at, currency }: { steps: Steps; at: string; currency: string }) {
-  const place = useRef<HTMLDivElement>(null);
-  const drawn = useSame(steps);
-  useEffect(() => {
-    const element = place.current;
-    if (!element) return;
-    let gone = false;
-    let dispose = () => {};
-    // Fetched once a price is there to be drawn.
-    draw(element, drawn, at, currency).then((free) => {
-      if (gone) free();
-      else dispose = free;
-    });
-    return () => {
-      gone = true;
-      dispose();
-    };
-  }, [drawn, at, currency]);
-  if (steps.every(({ price }) => price === null)) return null;
-  return <div ref={place} className="mt-2 h-36 w-full" aria-hidden="true" />;
+/**
+ * The steps as a line: higher is dearer, and each price that fits is written beside it. The words below say it all; this
+ * is for the eye, and a line of right angles needs no more than a path: what draws charts is ten times the page.
+ */
+export function StepChart({ steps, at }: { steps: Steps; at: string }) {
+  const line = stepLine(
+    steps.map(({ from, to, price }) => ({
+      from: wall(from),
+      to: wall(to),
+      price: price === null ? null : Number(price),
+    })),
+    wall(at),
+  );
+  if (line === null) return null;
+  const { path, prices, moments, now, span } = line;
+  return (
+    <div
+      className="mt-2 grid h-36 grid-cols-[2.75rem_minmax(0,1fr)] grid-rows-[minmax(0,1fr)_1.25rem] text-[13px]"
+      aria-hidden="true"
+    >
+      <div className="relative">
+        {prices.map(({ value, place }) => (
+          <span key={value} className="absolute right-2 -translate-y-1/2" style={{ top: `${place}%` }}>
+            {saidAmount(value.toFixed(2))}
+          </span>
+        ))}
+      </div>
+      <svg viewBox="0 0 100 100" preserveAspectRatio="none" className="h-full w-full overflow-visible">
+        {prices.map(({ value, place }) => (
+          <path
+            key={value}
+            d={`M0 ${place}H100`}
+            className="stroke-base-300"
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
+        <path
+          d={`M${now} 0V100`}
+          className="stroke-primary"
+          strokeWidth="1.5"
+          vectorEffect="non-scaling-stroke"
+        />
+        <path
+          d={path}
+          className="fill-none stroke-base-content"
+          strokeWidth="2"
+          vectorEffect="non-scaling-stroke"
+        />
+      </svg>
+      <div className="relative col-start-2">
+        {moments.map(({ value, place }) => (
+          <span key={value} className="absolute top-1 whitespace-nowrap" style={edgeOf(place)}>
+            {momentWords(value, span)}
+          </span>
+        ))}
+      </div>
+    </div>
+  );
 }
+
+/** Words at the edges stay within the chart. */
+const edgeOf = (place: Labelled['place']) =>
+  place > 85
+    ? { right: `${100 - place}%` }
+    : place < 15
+      ? { left: `${place}%` }
+      : { left: `${place}%`, translate: '-50%' };
 
 /** Hours where the chart is of a day or two, days elsewhere. */
-function axisWords(moment: number, span: number): string {
+function momentWords(moment: number, span: number): string {
   const text = new Date(moment).toISOString();
-  return span <= 2 * 86_400_000 ? saidClock(text.slice(11, 16)) : monthDay(text.slice(0, 10));
-}
-
-async function draw(element: HTMLElement, steps: Steps, at: string, currency: string): Promise<() => void> {
-  const { init } = await import('./step-line.ts');
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(`--color-${name}`).trim();
-  const points = steps.flatMap((step) => [
-    [wall(step.from), step.price === null ? null : Number(step.price)],
-    [wall(step.to) - 1, step.price === null ? null : Number(step.price)],
-  ]);
-  const chart = init(element);
-  chart.setOption({
-    animation: false,
-    textStyle: { fontFamily: getComputedStyle(element).fontFamily },
-    useUTC: true,
-    grid: { left: 44, right: 8, top: 10, bottom: 22 },
-    xAxis: {
-      type: 'time',
-      min: points[0]![0],
-      max: points.at(-1)![0],
-      axisLabel: {
-        color: colour('base-content'),
-        hideOverlap: true,
-        formatter: (moment: number) => axisWords(moment, points.at(-1)![0]! - points[0]![0]!),
-      },
-      axisLine: { lineStyle: { color: colour('base-300') } },
-    },
-    yAxis: {
-      type: 'value',
-      scale: true,
-      splitNumber: 3,
-      axisLabel: {
-        color: colour('base-content'),
-        formatter: (value: number) => saidAmount(value.toFixed(2)),
-      },
-      splitLine: { lineStyle: { color: colour('base-300') } },
-    },
-    tooltip: {
-      trigger: 'axis',
-      formatter: (shown: { value: [number, number | null] }[]) => {
-        const [moment, price] = shown[0]!.value;
-        const text = new Date(moment).toISOString().slice(0, 16);
-        return `${shortMoment(text, at)}: ${price === null ? 'not sold' : `${saidAmount(price.toFixed(2))} ${currency}`}`;
-      },
-    },
-    series: [
-      {
-        type: 'line',
-        data: points,
-        symbol: 'none',
-        lineStyle: { color: colour('base-content'), width: 2 },
-        markLine: {
-          symbol: 'none',
-          silent: true,
-          label: { show: false },
-          lineStyle: { color: colour('primary'), type: 'solid', width: 1.5 },
-          data: [{ xAxis: wall(at) }],
-        },
-      },
-    ],
-  });
-  const resized = new ResizeObserver(() => chart.resize());
-  resized.observe(element);
-  return () => {
-    resized.disconnect();
-    chart.dispose();
-  };
+  return span <= TWO_DAYS ? saidClock(text.slice(11, 16)) : monthDay(text.slice(0, 10));
 }

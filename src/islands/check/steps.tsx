@@ -50,7 +50,7 @@ export function Steps({
           Store by store
         </a>
       </div>
-      <StepChart steps={steps} at={moment} currency={story.currency} />
+      <StepChart steps={steps} at={moment} />
       <ol className="mt-2 max-h-96 overflow-y-auto">
         {steps.map((step, i) => {
           const here = step.from.slice(0, 16) <= moment && moment < step.to.slice(0, 16);

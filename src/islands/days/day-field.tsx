@@ -1,7 +1,8 @@
-import { CalendarDays } from 'lucide-react';
-import { useId } from 'react';
-import { Panel, Panels, usePanel } from '../../ui/pieces/index.ts';
-import { DayCalendar } from './day-calendar.tsx';
+import { useId, useState } from 'react';
+import { whenUsed } from '../../ui/pieces/index.ts';
+import { PickDayButton } from './pick-day-button.tsx';
+
+const PickDay = whenUsed(() => import('./pick-day.tsx').then(({ PickDay }) => PickDay));
 
 /** A new moment begins when the shops have opened. */
 const FIRST_HOUR = '09:00';
@@ -19,15 +20,7 @@ interface DayFieldProps {
 }
 
 /** A day, or a day and an hour, typed or picked in a calendar that shows what runs. */
-export function DayField(props: DayFieldProps) {
-  return (
-    <Panels>
-      <Field {...props} />
-    </Panels>
-  );
-}
-
-function Field({
+export function DayField({
   label,
   labelShown = true,
   value,
@@ -37,9 +30,17 @@ function Field({
   small = false,
   onChange,
 }: DayFieldProps) {
-  const at = usePanel();
-  const { open, setOpen, refs } = at;
+  const [asked, setAsked] = useState(false);
   const id = useId();
+  const button = (
+    <PickDayButton
+      {...{ small, disabled }}
+      open={asked}
+      onPointerEnter={PickDay.near}
+      onFocus={PickDay.near}
+      onClick={() => setAsked(true)}
+    />
+  );
   return (
     <span className="block">
       {labelShown ? (
@@ -58,27 +59,16 @@ function Field({
           disabled={disabled}
           onChange={(event) => onChange(event.target.value)}
         />
-        <button
-          ref={refs.setReference}
-          type="button"
-          className={`btn btn-ghost ${small ? 'btn-xs' : 'btn-sm'} px-1.5`}
-          aria-label="Pick a day"
-          aria-expanded={open}
-          disabled={disabled}
-          {...at.getReferenceProps({ onClick: () => setOpen(!open) })}
-        >
-          <CalendarDays size={16} aria-hidden="true" />
-        </button>
+        {asked ? (
+          <PickDay
+            {...{ label, value, small, disabled }}
+            meanwhile={button}
+            onPick={(day) => onChange(hours ? `${day}T${value.slice(11, 16) || FIRST_HOUR}` : day)}
+          />
+        ) : (
+          button
+        )}
       </span>
-      <Panel at={at} name={`Pick a day: ${label}`} id={`${id}-days`}>
-        <DayCalendar
-          chosen={value}
-          onPick={(day) => {
-            onChange(hours ? `${day}T${value.slice(11, 16) || FIRST_HOUR}` : day);
-            setOpen(false);
-          }}
-        />
-      </Panel>
     </span>
   );
 }

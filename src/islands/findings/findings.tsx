@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { FindingsView, LensView, PlanFinding } from '../../contracts/view/index.ts';
+import type { LensView, PlanFinding } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { FINDING_WORDS } from '../../ui/words/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
-import { ask, refusalOf, WithServer } from '../server/index.ts';
+import { refusalOf, WithServer } from '../server/index.ts';
 import { FindingRow, type RowProps } from './finding-row.tsx';
+import { findingsQuery } from './findings-query.ts';
 
 type Code = PlanFinding['code'];
 
@@ -17,17 +18,6 @@ export function Findings({ view, plans }: { view: LensView; plans: boolean }) {
     </WithServer>
   );
 }
-
-/** All findings of the approved plan, once for all that show some. @param known as a lens says it. */
-export const findingsQuery = (known?: string) => ({
-  queryKey: ['findings', known ?? null],
-  queryFn: ({ signal }: { signal: AbortSignal }) =>
-    ask<FindingsView>(
-      known === undefined ? '/api/findings' : `/api/findings?${new URLSearchParams({ known })}`,
-      undefined,
-      signal,
-    ),
-});
 
 function WorkList({ view, plans }: { view: LensView; plans: boolean }) {
   const client = useQueryClient();

@@ -1,4 +1,3 @@
-import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type DrawnColumn, titleOf } from './columns.ts';
 import type { GridDesk, GridEvent } from './desk.ts';
 
@@ -16,7 +15,6 @@ export function ColumnHead({
   if (stores.length === 1)
     return <span className={`truncate ${within === null ? '' : 'quiet'}`}>{titleOf(stores)}</span>;
   const isOpen = open.has(first!.id);
-  const Mark = isOpen ? ChevronDown : ChevronRight;
   return (
     <button
       type="button"
@@ -25,7 +23,7 @@ export function ColumnHead({
       title={stores.map(({ name }) => name).join(', ')}
       onClick={() => tell({ type: 'toggled', store: first!.id })}
     >
-      <Mark size={13} aria-hidden="true" />
+      <span aria-hidden="true">{isOpen ? '▾' : '▸'}</span>
       {titleOf(stores)}
     </button>
   );

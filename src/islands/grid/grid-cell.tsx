@@ -1,4 +1,3 @@
-import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { GridCellView, GridPriceView } from '../../contracts/view/index.ts';
 import { PriceTag } from '../../ui/pieces/index.ts';
 import { saidAmount } from '../../ui/writing/index.ts';
@@ -56,8 +55,11 @@ const Aside = ({ words, children }: { words: string; children?: React.ReactNode 
 /** Down or up; what is not sold any more is down. */
 function Way({ price: [price, , was] }: { price: GridPriceView }) {
   const isDown = price === null || (was != null && Number(price) < Number(was));
-  const Arrow = isDown ? ArrowDown : ArrowUp;
-  return <Arrow size={13} aria-hidden="true" strokeWidth={2.5} />;
+  return (
+    <span aria-hidden="true" className="font-bold">
+      {isDown ? '↓' : '↑'}
+    </span>
+  );
 }
 
 const NotSold = () => <span className="quiet text-[13px]">not sold</span>;

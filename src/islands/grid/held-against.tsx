@@ -1,10 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
 import type { Against, Choices, LensView, PromotionSummary } from '../../contracts/view/index.ts';
+import { whenUsed } from '../../ui/pieces/index.ts';
 import { shortMoment, timeIn } from '../../ui/writing/index.ts';
-import { DayField } from '../days/index.ts';
 import { ask } from '../server/index.ts';
 import type { GridDesk, GridEvent } from './desk.ts';
+
+const DayField = whenUsed(() => import('../days/index.ts').then(({ DayField }) => DayField));
 
 const WORDS: Readonly<Record<Against, string>> = {
   date: 'another date',

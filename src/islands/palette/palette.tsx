@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { idInAddress } from '../../contracts/index.ts';
 import type { PromotionSummary } from '../../contracts/view/index.ts';
+import { type Asked, askedBy, KEYS_ANSWER } from '../../ui/page-keys.ts';
 import { PLACES } from '../../ui/places.ts';
 import { ask, WithServer } from '../server/index.ts';
 
@@ -38,7 +39,7 @@ const WAYS: readonly { place: string; does: string; path: string; planning?: tru
   { place: 'Stockroom', does: 'In and out of files', path: '/stockroom/files' },
 ];
 
-type Shown = 'nothing' | 'palette' | 'keys';
+type Shown = Asked | 'nothing';
 
 /** Ctrl K goes anywhere, "/" searches the page, "?" lists the keys. */
 export function Palette({ query, keys, plans }: { query: string; keys: readonly PageKey[]; plans: boolean }) {
@@ -46,7 +47,7 @@ export function Palette({ query, keys, plans }: { query: string; keys: readonly 
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      const next = shownBy(event);
+      const next = askedBy(event);
       if (next === null) return;
       event.preventDefault();
       // At once: whoever pressed the keys goes on typing into it.
@@ -54,6 +55,8 @@ export function Palette({ query, keys, plans }: { query: string; keys: readonly 
       open(dialog.current);
     };
     document.addEventListener('keydown', listen);
+    // Not while an effect runs: what was pressed until now opens at once, too.
+    queueMicrotask(() => document.dispatchEvent(new Event(KEYS_ANSWER)));
     return () => document.removeEventListener('keydown', listen);
   }, []);
   useEffect(() => {
@@ -91,20 +94,6 @@ function open(dialog: HTMLDialogElement | null): void {
   if (!dialog || dialog.open) return;
   dialog.showModal();
   dialog.querySelector('input')?.focus();
-}
-
-/** What a key press asks for; keys that are text being typed ask for nothing. */
-function shownBy(event: KeyboardEvent): Shown | null {
-  if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey)) return 'palette';
-  const typing = (event.target as HTMLElement).closest?.('input, textarea, select, [contenteditable]');
-  if (typing || event.ctrlKey || event.metaKey || event.altKey) return null;
-  if (event.key === '?') return 'keys';
-  if (event.key !== '/') return null;
-  const search = document.querySelector<HTMLElement>('main [data-search]');
-  if (!search) return 'palette';
-  search.focus();
-  event.preventDefault();
-  return null;
 }
 
 function Keys({ keys, close }: { keys: readonly PageKey[]; close: () => void }) {

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { type LensView, lensQuery, type SendReview, type StoreReview } from '../../contracts/view/index.ts';
+import { whenUsed } from '../../ui/pieces/index.ts';
 import { saidCount, zoneWords } from '../../ui/writing/index.ts';
 import { HeldBack, Promotions, WAYS } from './review-promotions.tsx';
 import { SendButton } from './send-button.tsx';
-import { StorePrices } from './store-prices.tsx';
 import { WrongWithIt } from './wrong-with-it.tsx';
+
+const StorePrices = whenUsed(() => import('./store-prices.tsx').then(({ StorePrices }) => StorePrices));
 
 /** What would go out: each promotion with how many stores it concerns, then store by store. */
 export function Review({

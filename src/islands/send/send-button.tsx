@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { saidCount } from '../../ui/writing/index.ts';
-import { findingsQuery } from '../findings/index.ts';
+import { findingsQuery } from '../findings/findings-query.ts';
 
 /** Sends what is chosen; while the plan is still being looked through for what may be wrong, only after a word on that. */
 export function SendButton({

@@ -1,5 +1,5 @@
-import { idInAddress, TERMINALS_SHOWN } from '../../contracts/index.ts';
-import type { TerminalRow, TerminalsView } from '../../contracts/view/index.ts';
+import { idInAddress } from '../../contracts/index.ts';
+import { TERMINALS_SHOWN, type TerminalRow, type TerminalsView } from '../../contracts/view/index.ts';
 import { numberWords } from '../../core/price-file/index.ts';
 import { TROUBLE_WORDS } from '../../ui/words/index.ts';
 import { saidCount, zoneWords } from '../../ui/writing/index.ts';

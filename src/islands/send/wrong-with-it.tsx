@@ -1,8 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { type LensView, lensQuery, type SendReview } from '../../contracts/view/index.ts';
+import { whenUsed } from '../../ui/pieces/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
-import { FindingLine, findingsQuery } from '../findings/index.ts';
-import { LosingBaskets } from './losing-baskets.tsx';
+import { FindingLine } from '../findings/finding-line.tsx';
+import { findingsQuery } from '../findings/findings-query.ts';
+
+const LosingBaskets = whenUsed(() =>
+  import('./losing-baskets.tsx').then(({ LosingBaskets }) => LosingBaskets),
+);
 
 const SHOWN = 5;
 
@@ -14,7 +19,7 @@ export function WrongWithIt({ review, lens }: { review: SendReview; lens: LensVi
   return (
     <>
       <Findings going={going} lens={lens} />
-      <LosingBaskets going={going} lens={lens} />
+      {going.size > 0 ? <LosingBaskets going={going} lens={lens} /> : null}
     </>
   );
 }

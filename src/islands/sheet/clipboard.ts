@@ -1,10 +1,14 @@
-import Papa from 'papaparse';
-
-/** Cells as spreadsheets put them on the clipboard: tabs between, quoted where a text has a tab, a quote or a line end. */
+/**
+ * Cells as spreadsheets put them on the clipboard: tabs between, quoted where a text has a tab, a quote or a line end.
+ * What is copied must be said at once, and what reads it is only loaded when somebody pastes: so this much is written here.
+ */
 export const toClipboard = (rows: readonly (readonly string[])[]): string =>
-  Papa.unparse(rows as string[][], { delimiter: '\t', newline: '\n' });
+  rows.map((cells) => cells.map(quoted).join('\t')).join('\n');
 
-export function fromClipboard(text: string): string[][] {
+const quoted = (text: string): string => (/[\t"\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
+
+export async function fromClipboard(text: string): Promise<string[][]> {
+  const { default: Papa } = await import('papaparse');
   const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' });
   return data.length === 0 ? [['']] : data;
 }

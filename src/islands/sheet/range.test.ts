@@ -65,11 +65,11 @@ describe('the clipboard', () => {
     ],
     [[['tab\there', 'line\nend', 'a "quote"']]],
     [[['']]],
-  ])('%j comes back as it went', (rows) => {
-    expect(fromClipboard(toClipboard(rows))).toEqual(rows);
+  ])('%j comes back as it went', async (rows) => {
+    expect(await fromClipboard(toClipboard(rows))).toEqual(rows);
   });
-  it('takes what a spreadsheet ends with a line', () => {
-    expect(fromClipboard('1\t2\r\n3\t4\r\n')).toEqual([
+  it('takes what a spreadsheet ends with a line', async () => {
+    expect(await fromClipboard('1\t2\r\n3\t4\r\n')).toEqual([
       ['1', '2'],
       ['3', '4'],
     ]);

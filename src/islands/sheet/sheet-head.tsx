@@ -1,4 +1,3 @@
-import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { SheetProps } from './sheet-props.ts';
 
 /** The heads of the columns; a press sorts by one, a second press the other way round. */
@@ -21,7 +20,6 @@ export function SheetHead({
         {drawn.map((at) => {
           const { field, title, head, figure, sortable } = columns[at]!;
           const sorted = sort?.field === field ? (sort.descending ? 'descending' : 'ascending') : undefined;
-          const Arrow = sort?.descending ? ArrowDown : ArrowUp;
           return (
             <div
               key={field}
@@ -38,7 +36,7 @@ export function SheetHead({
                   onClick={() => onSort(field)}
                 >
                   {title}
-                  {sorted ? <Arrow size={13} aria-hidden="true" /> : null}
+                  {sorted ? <span aria-hidden="true">{sort?.descending ? '↓' : '↑'}</span> : null}
                 </button>
               ) : (
                 (head ?? title)

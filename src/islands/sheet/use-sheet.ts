@@ -116,10 +116,10 @@ export function useSheet(props: SheetProps) {
       copyTo(event);
       changeBlock(() => '');
     },
-    onPaste(event: ClipboardEvent) {
+    async onPaste(event: ClipboardEvent) {
       if (typed !== null) return;
       event.preventDefault();
-      const lines = fromClipboard(event.clipboardData.getData('text/plain'));
+      const lines = await fromClipboard(event.clipboardData.getData('text/plain'));
       const pasted = spread(withoutHead(lines, columns.slice(bounds.left)), block, size);
       change(pasted);
       const active = pasted.at(-1)?.cell;

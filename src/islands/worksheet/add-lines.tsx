@@ -16,9 +16,9 @@ export function AddLines({
   const [text, setText] = useState('');
   const [said, setSaid] = useState<readonly string[]>([]);
   async function add() {
-    const rows = text
-      .split('\n')
-      .flatMap((line, i) => (line.trim() === '' ? [] : [readLine(line, i + 1, currency)]));
+    const rows = await Promise.all(
+      text.split('\n').flatMap((line, i) => (line.trim() === '' ? [] : [readLine(line, i + 1, currency)])),
+    );
     // What a spreadsheet writes above its columns is no line.
     if (rows.length > 1 && rows[0]!.fault !== null && !/\d/.test(rows[0]!.line)) rows.shift();
     const good = rows.filter((row) => row.fault === null);
@@ -71,10 +71,10 @@ export function AddLines({
   );
 }
 
-function readLine(line: string, at: number, currency: Currency) {
-  const parts = (line.includes('\t') ? fromClipboard(line)[0]! : line.trim().split(/\s*;\s*|\s+/)).filter(
-    (part) => part.trim() !== '',
-  );
+async function readLine(line: string, at: number, currency: Currency) {
+  const parts = (
+    line.includes('\t') ? (await fromClipboard(line))[0]! : line.trim().split(/\s*;\s*|\s+/)
+  ).filter((part) => part.trim() !== '');
   const code = (parts[0] ?? '').trim();
   if (parts.length < 2) return { line, at, code, price: '', fault: 'no price stands beside the number' };
   const read = readAmountText(asTyped(parts.at(-1)!), currency);

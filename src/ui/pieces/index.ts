@@ -11,4 +11,5 @@ export * from './pick-list.tsx';
 export * from './price-tag.tsx';
 export * from './shown-once.tsx';
 export { meantBy, usePendingEnter } from './use-pending-enter.ts';
+export * from './when-used.tsx';
 export * from './words-choice.tsx';

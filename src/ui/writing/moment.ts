@@ -1,10 +1,4 @@
-import {
-  formatMoment,
-  type Instant,
-  parseLocalDate,
-  weekdayOf,
-  zoneClock,
-} from '../../core/calendar/index.ts';
+import { parseLocalDate, weekdayOf } from '../../core/calendar/index.ts';
 import * as written from '../../core/writing/index.ts';
 import { writing } from './reader.ts';
 
@@ -50,4 +44,15 @@ export const zoneWords = (timeZone: string): string =>
  * store that is looked at, which stands in the lens; whatever the machine that makes the page, or shows it, goes by.
  */
 export const timeIn = (timeZone: string, at: string): string =>
-  formatMoment(Date.parse(at) as Instant, zoneClock(timeZone)).slice(0, 16);
+  clockOf(timeZone).format(Date.parse(at)).replace(' ', 'T');
+
+/** The platform knows the zones; the core's clock, which knows too when they change, weighs much for showing a time. */
+const clocks = new Map<string, Intl.DateTimeFormat>();
+function clockOf(timeZone: string): Intl.DateTimeFormat {
+  const known = clocks.get(timeZone);
+  if (known) return known;
+  // Sweden writes "2026-11-26 09:00".
+  const clock = new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short', timeStyle: 'short' });
+  clocks.set(timeZone, clock);
+  return clock;
+}
