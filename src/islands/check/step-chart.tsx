@@ -35,7 +35,12 @@ export function StepChart({ steps, at }: { steps: Steps; at: string }) {
           </span>
         ))}
       </div>
-      <svg viewBox="0 0 100 100" preserveAspectRatio="none" className="h-full w-full overflow-visible">
+      <svg
+        aria-hidden="true"
+        viewBox="0 0 100 100"
+        preserveAspectRatio="none"
+        className="h-full w-full overflow-visible"
+      >
         {prices.map(({ value, place }) => (
           <path
             key={value}

@@ -1,8 +1,8 @@
 import { useId, useState } from 'react';
-import { whenUsed } from '../../ui/pieces/index.ts';
+import { laterPart, WhenUsed } from '../../ui/pieces/index.ts';
 import { PickDayButton } from './pick-day-button.tsx';
 
-const PickDay = whenUsed(() => import('./pick-day.tsx').then(({ PickDay }) => PickDay));
+const PICK_DAY = laterPart(() => import('./pick-day.tsx').then(({ PickDay }) => PickDay));
 
 /** A new moment begins when the shops have opened. */
 const FIRST_HOUR = '09:00';
@@ -36,8 +36,8 @@ export function DayField({
     <PickDayButton
       {...{ small, disabled }}
       open={asked}
-      onPointerEnter={PickDay.near}
-      onFocus={PickDay.near}
+      onPointerEnter={PICK_DAY.near}
+      onFocus={PICK_DAY.near}
       onClick={() => setAsked(true)}
     />
   );
@@ -60,10 +60,13 @@ export function DayField({
           onChange={(event) => onChange(event.target.value)}
         />
         {asked ? (
-          <PickDay
-            {...{ label, value, small, disabled }}
+          <WhenUsed
+            part={PICK_DAY}
             meanwhile={button}
-            onPick={(day) => onChange(hours ? `${day}T${value.slice(11, 16) || FIRST_HOUR}` : day)}
+            given={{
+              ...{ label, value, small, disabled },
+              onPick: (day) => onChange(hours ? `${day}T${value.slice(11, 16) || FIRST_HOUR}` : day),
+            }}
           />
         ) : (
           button

@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
 import type { Against, Choices, LensView, PromotionSummary } from '../../contracts/view/index.ts';
-import { whenUsed } from '../../ui/pieces/index.ts';
+import { laterPart, WhenUsed } from '../../ui/pieces/index.ts';
 import { shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { ask } from '../server/index.ts';
 import type { GridDesk, GridEvent } from './desk.ts';
 
-const DayField = whenUsed(() => import('../days/index.ts').then(({ DayField }) => DayField));
+const DAY_FIELD = laterPart(() => import('../days/index.ts').then(({ DayField }) => DayField));
 
 const WORDS: Readonly<Record<Against, string>> = {
   date: 'another date',
@@ -62,14 +62,17 @@ export function HeldAgainst({
           </button>
         </>
       ) : against === 'date' || against === 'known' ? (
-        <DayField
-          label={against === 'date' ? 'The other date and hour' : 'Known on which date and hour'}
-          hours
-          required
-          labelShown={false}
-          small
-          value={other ?? ''}
-          onChange={(value) => hold(against, value || null)}
+        <WhenUsed
+          part={DAY_FIELD}
+          given={{
+            label: against === 'date' ? 'The other date and hour' : 'Known on which date and hour',
+            hours: true,
+            required: true,
+            labelShown: false,
+            small: true,
+            value: other ?? '',
+            onChange: (value) => hold(against, value || null),
+          }}
         />
       ) : null}
       {against === 'shopper' ? (

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { type LensView, lensQuery, type SendReview, type StoreReview } from '../../contracts/view/index.ts';
-import { whenUsed } from '../../ui/pieces/index.ts';
+import { laterPart, WhenUsed } from '../../ui/pieces/index.ts';
 import { saidCount, zoneWords } from '../../ui/writing/index.ts';
 import { HeldBack, Promotions, WAYS } from './review-promotions.tsx';
 import { SendButton } from './send-button.tsx';
 import { WrongWithIt } from './wrong-with-it.tsx';
 
-const StorePrices = whenUsed(() => import('./store-prices.tsx').then(({ StorePrices }) => StorePrices));
+const STORE_PRICES = laterPart(() => import('./store-prices.tsx').then(({ StorePrices }) => StorePrices));
 
 /** What would go out: each promotion with how many stores it concerns, then store by store. */
 export function Review({
@@ -190,7 +190,7 @@ function Row({
       {row}
       <tr>
         <td colSpan={toggle ? 6 : 5}>
-          <StorePrices store={store.store} name={store.name} near={near} />
+          <WhenUsed part={STORE_PRICES} given={{ store: store.store, name: store.name, near }} />
         </td>
       </tr>
     </>

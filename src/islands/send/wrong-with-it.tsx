@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { type LensView, lensQuery, type SendReview } from '../../contracts/view/index.ts';
-import { whenUsed } from '../../ui/pieces/index.ts';
+import { laterPart, WhenUsed } from '../../ui/pieces/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
 import { FindingLine } from '../findings/finding-line.tsx';
 import { findingsQuery } from '../findings/findings-query.ts';
 
-const LosingBaskets = whenUsed(() =>
+const LOSING_BASKETS = laterPart(() =>
   import('./losing-baskets.tsx').then(({ LosingBaskets }) => LosingBaskets),
 );
 
@@ -19,7 +19,7 @@ export function WrongWithIt({ review, lens }: { review: SendReview; lens: LensVi
   return (
     <>
       <Findings going={going} lens={lens} />
-      {going.size > 0 ? <LosingBaskets going={going} lens={lens} /> : null}
+      {going.size > 0 ? <WhenUsed part={LOSING_BASKETS} given={{ going, lens }} /> : null}
     </>
   );
 }

@@ -1,43 +1,59 @@
 import { type ComponentType, createElement, type ReactNode, useEffect, useState } from 'react';
 
-/**
- * A part whose script is loaded when somebody comes near it, and no sooner: `load` says where it is, `near` begins to
- * load it. `meanwhile` stands there until then; where the script cannot be had it says so.
- */
-export function whenUsed<P extends object>(load: () => Promise<ComponentType<P>>) {
+/** A part of a page whose script is loaded when somebody comes near it, and no sooner. */
+export interface LaterPart<P> {
+  /** Begins to load it; once, until that fails. */
+  near(): Promise<void>;
+  /** Null: not loaded yet. */
+  there(): ComponentType<P> | null;
+}
+
+/** @param load where its script is. */
+export function laterPart<P>(load: () => Promise<ComponentType<P>>): LaterPart<P> {
   let part: ComponentType<P> | null = null;
   let under: Promise<void> | null = null;
+  return {
+    there: () => part,
+    near() {
+      under ??= load().then(
+        (loaded) => {
+          part = loaded;
+        },
+        (error) => {
+          under = null;
+          throw error;
+        },
+      );
+      return under;
+    },
+  };
+}
 
-  function near(): Promise<void> {
-    under ??= load().then(
-      (loaded) => {
-        part = loaded;
-      },
-      (error) => {
-        under = null;
-        throw error;
-      },
-    );
-    return under;
-  }
-
-  function WhenUsed({ meanwhile, ...props }: P & { meanwhile?: ReactNode }): ReactNode {
-    const [state, setState] = useState<'loading' | 'there' | 'failed'>(part ? 'there' : 'loading');
-    useEffect(() => {
-      if (state === 'loading')
-        near().then(
-          () => setState('there'),
-          () => setState('failed'),
-        );
-    }, [state]);
-    if (part) return createElement(part, props as unknown as P);
-    if (meanwhile && state !== 'failed') return meanwhile;
-    return (
-      <span role="status" className="quiet text-sm">
-        {state === 'failed' ? 'This could not be read. Close it and try again.' : 'Reading …'}
-      </span>
-    );
-  }
-
-  return Object.assign(WhenUsed, { near });
+/** Such a part, loaded now if it was not; `meanwhile` stands there until then. Where it cannot be had it says so. */
+export function WhenUsed<P extends object>({
+  part,
+  meanwhile,
+  given,
+}: {
+  part: LaterPart<P>;
+  meanwhile?: ReactNode;
+  given: P;
+}): ReactNode {
+  const [failed, setFailed] = useState(false);
+  const [isThere, setThere] = useState(part.there() !== null);
+  useEffect(() => {
+    if (!isThere)
+      part.near().then(
+        () => setThere(true),
+        () => setFailed(true),
+      );
+  }, [part, isThere]);
+  const Part = part.there();
+  if (Part) return createElement(Part, given);
+  if (meanwhile && !failed) return meanwhile;
+  return (
+    <span role="status" className="quiet text-sm">
+      {failed ? 'This could not be read. Close it and try again.' : 'Reading …'}
+    </span>
+  );
 }
