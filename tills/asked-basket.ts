@@ -2,7 +2,7 @@ import type { AskedBasket } from './receipt-page.ts';
 import type { TillBasket } from './ring-basket.ts';
 
 /** What a form asks for; what it adds stands among the goods at once. */
-export function basketAsked(query: URLSearchParams): AskedBasket {
+export function basketAsked(query: URLSearchParams): Omit<AskedBasket, 'basket'> {
   const text = (key: string) => (query.get(key) ?? '').trim();
   const added = text('add') === '' ? [] : [`${text('add')}*${text('quantity') || '1'}`];
   const lines = [...text('lines').split(',').filter(Boolean), ...added].join(',');
@@ -19,10 +19,20 @@ export const linesOf = (text: string): TillBasket['lines'] =>
       return { sku: sku.trim(), quantity: quantity.trim() };
     });
 
-export function basketOf({ codes, group, payment }: AskedBasket, lines: TillBasket['lines']): TillBasket {
+export function basketOf(
+  { codes, group, payment }: Omit<AskedBasket, 'basket'>,
+  lines: TillBasket['lines'],
+): TillBasket {
   return {
     ...(group === '' ? {} : { shopper: { groups: [group] } }),
-    ...(codes === '' ? {} : { codes: codes.split(/[\s,;]+/) }),
+    ...(codes === ''
+      ? {}
+      : {
+          codes: codes
+            .split(/[,;]/)
+            .map((code) => code.trim())
+            .filter(Boolean),
+        }),
     ...(payment === '' ? {} : { payment }),
     lines,
   };

@@ -4,7 +4,8 @@ import { type PluggedTill, pluggedTill } from './plugged-till.ts';
 import { priceFileDisk } from './price-file-disk.ts';
 import type { Ringer } from './ring.ts';
 import type { Scenario, TillTrouble } from './scenario.ts';
-import { type TillIdentity, till } from './till.ts';
+import { till } from './till.ts';
+import type { TillIdentity } from './till-ports.ts';
 import { type DiskTrouble, troubledDisk } from './troubled-disk.ts';
 
 export interface HousePorts {
@@ -58,6 +59,7 @@ function housed(identity: TillIdentity, folder: string, ports: HousePorts): Hous
       vouched: keptOnDisk(`${own}/vouched.json`),
       pictures: pictureDisk(own),
       ownKey: keptOnDisk(`${own}/own-key.json`),
+      uses: keptOnDisk(`${own}/uses.json`),
       old: () => trouble.old,
     });
   return { identity, till: pluggedTill(begin, ports.wait), trouble };

@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
-import { idInAddress, idOfAddress, pathInOneWay } from '../src/contracts/index.ts';
+import { BASKET_NAME, idInAddress, idOfAddress, pathInOneWay } from '../src/contracts/index.ts';
 import { basketAsked, basketOf, linesOf } from './asked-basket.ts';
 import { fontOf } from './font.ts';
 import { type House, type HousedTill, house } from './house.ts';
@@ -12,7 +13,7 @@ import { basketPage } from './receipt-page.ts';
 import { keepAsking } from './rhythm.ts';
 import { ringer } from './ring.ts';
 import { scenarioOf } from './scenario.ts';
-import type { Till, TillIdentity } from './till.ts';
+import type { Till, TillIdentity } from './till-ports.ts';
 import { DISK_TROUBLES } from './troubled-disk.ts';
 
 interface Enrolment {
@@ -71,7 +72,7 @@ function comesFromElsewhere({ method, headers }: IncomingMessage): boolean {
 
 async function serve(all: House, request: IncomingMessage, response: ServerResponse): Promise<void> {
   const url = new URL(request.url ?? '/', 'http://till');
-  const [, place = '', id = '', action = '', detail = ''] = pathInOneWay(url.pathname)
+  const [, place = '', id = '', action = '', detail = '', deed = ''] = pathInOneWay(url.pathname)
     .split('/')
     .map(idOfAddress);
   const html = (text: string, status = 200) =>
@@ -87,6 +88,8 @@ async function serve(all: House, request: IncomingMessage, response: ServerRespo
   const asked = { code: url.searchParams.get('code') ?? '', group: url.searchParams.get('group') ?? '' };
   const rung = asked.code === '' ? null : till.ring(asked.code, asked.group || null);
   if (action === 'picture') return void servePicture(till.picture(detail), response);
+  if (action === 'basket' && detail !== '')
+    return void (await closeBasket(till, detail, deed, request, response));
   if (action === 'basket') return void (await serveBasket(till, url, request, response));
   if (action === 'control' && request.method === 'POST') {
     const fault = control(one, new URLSearchParams(await bodyOf(request)));
@@ -131,17 +134,37 @@ async function serveBasket(
   response: ServerResponse,
 ): Promise<void> {
   if (request.method === 'POST') {
-    const answer = one.ringBasket(jsonOf(await bodyOf(request)));
+    const raw = jsonOf(await bodyOf(request));
+    const answer = await one.ringBasket(raw, basketName((raw as { id?: unknown } | null)?.id));
     const status = answer === null ? 409 : answer.ok ? 200 : 422;
     response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(answer));
     return;
   }
-  const asked = basketAsked(url.searchParams);
+  const basket = basketName(url.searchParams.get('basket'));
+  const asked = { ...basketAsked(url.searchParams), basket };
   const lines = linesOf(asked.lines);
-  const answer = lines.length > 0 ? one.ringBasket(basketOf(asked, lines)) : null;
+  const answer = lines.length > 0 ? await one.ringBasket(basketOf(asked, lines), basket) : null;
   response
     .writeHead(200, { 'content-type': 'text/html; charset=utf-8' })
     .end(basketPage(one.state(), asked, answer));
+}
+
+/** The name that a basket has had since it was begun, else one of its own. */
+const basketName = (said: unknown): string =>
+  typeof said === 'string' && BASKET_NAME.test(said) ? said : randomUUID();
+
+/** Paid, or left standing: from the page it leads to the next basket. */
+async function closeBasket(
+  one: Till,
+  basket: string,
+  deed: string,
+  request: IncomingMessage,
+  response: ServerResponse,
+): Promise<void> {
+  if (request.method !== 'POST' || (deed !== 'paid' && deed !== 'dropped'))
+    return void response.writeHead(404).end('a basket is paid or dropped, by POST');
+  await one[deed](basket);
+  response.writeHead(303, { location: `/till/${idInAddress(one.state().id)}/basket` }).end();
 }
 
 function jsonOf(text: string): unknown {

@@ -1,6 +1,6 @@
 import { createEventSource } from 'eventsource-client';
 import type { Line } from './rhythm.ts';
-import type { Till } from './till.ts';
+import type { Till } from './till-ports.ts';
 
 /** A line to the server, over server-sent events. What comes over it is never more than "look now". */
 export function openLine(server: string, till: Pick<Till, 'key'>, onNews: () => void): Line {

@@ -3,7 +3,7 @@ import { formatMoment, type Instant, zoneClock } from '../src/core/calendar/inde
 import { HOUSE_WRITING, momentWords } from '../src/core/writing/index.ts';
 import type { Rung } from './ring.ts';
 import { SCENARIOS } from './scenario.ts';
-import type { TillState } from './till.ts';
+import type { TillState } from './till-ports.ts';
 import { DISK_TROUBLES, type DiskTrouble } from './troubled-disk.ts';
 
 const STYLE = `@font-face{font-family:House;src:url(/font/text) format("woff2");font-weight:100 900;font-display:swap}

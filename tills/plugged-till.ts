@@ -1,4 +1,4 @@
-import type { Till } from './till.ts';
+import type { Till } from './till-ports.ts';
 import { PowerCut } from './troubled-disk.ts';
 
 /** So long a till is dark after its power went. */
@@ -41,7 +41,9 @@ export function pluggedTill(begin: () => Till, wait: (ms: number) => Promise<voi
     },
     ring: (code, group) => (dark ? null : inner.ring(code, group)),
     picture: (id) => inner.picture(id),
-    ringBasket: (basket) => (dark ? null : inner.ringBasket(basket)),
+    ringBasket: async (basket, name) => (dark ? null : inner.ringBasket(basket, name)),
+    paid: (name) => inner.paid(name),
+    dropped: (name) => inner.dropped(name),
     switchOn: (on) => inner.switchOn(on),
     key: () => inner.key(),
     putKey: (key) => inner.putKey(key),

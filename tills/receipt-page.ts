@@ -2,7 +2,7 @@ import { idInAddress } from '../src/contracts/index.ts';
 import type { ReceiptDocument } from '../src/core/receipt/index.ts';
 import { document, escapeHtml } from './page.ts';
 import type { BasketAnswer, RungBasket } from './ring-basket.ts';
-import type { TillState } from './till.ts';
+import type { TillState } from './till-ports.ts';
 
 /** What was put before the till, as it stands in the address. */
 export interface AskedBasket {
@@ -11,6 +11,8 @@ export interface AskedBasket {
   readonly codes: string;
   readonly group: string;
   readonly payment: string;
+  /** By which it is paid or left standing. */
+  readonly basket: string;
 }
 
 /** A till's page for a whole basket: what is in it, and the receipt. */
@@ -26,10 +28,25 @@ export function basketPage(state: TillState, asked: AskedBasket, answer: BasketA
   return document(
     `Basket at till ${state.id}`,
     `<p><a href="/till/${idInAddress(state.id)}">Till ${escapeHtml(state.id)}</a></p><h1>A basket</h1>
-<form><label>SKU or barcode<input name="add" autofocus></label><label>How many<input name="quantity" value="1" size="4"></label><button>Put in</button>
-${field('Goods so far', 'lines', 30)}${field('Codes', 'codes', 12)}${field('Paid by', 'payment', 8)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
-${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state.id, answer.rung) : faultWords(answer.faults)}`,
+<form><input type="hidden" name="basket" value="${escapeHtml(asked.basket)}"><label>SKU or barcode<input name="add" autofocus></label><label>How many<input name="quantity" value="1" size="4"></label><button>Put in</button>
+${field('Goods so far', 'lines', 30)}${field('Codes, with commas between', 'codes', 12)}${field('Paid by', 'payment', 8)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
+${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state.id, answer.rung) + closing(state.id, asked.basket, answer) : faultWords(answer.faults)}`,
   );
+}
+
+/** What becomes of the basket; what it uses of what is limited is kept for it until then. */
+function closing(
+  till: string,
+  basket: string,
+  { counted, rung }: { counted?: boolean; rung: RungBasket },
+): string {
+  const deed = (name: string, words: string) =>
+    `<form method="post" action="/till/${idInAddress(till)}/basket/${basket}/${name}"><button>${words}</button></form>`;
+  const alone =
+    counted === false && rung.wanted.length > 0
+      ? '<p class="off">Cut off: nobody counts with the other tills what this basket uses.</p>'
+      : '';
+  return `${alone}${deed('paid', 'Paid')}${deed('dropped', 'Left standing')}`;
 }
 
 const faultWords = (faults: readonly string[]): string =>

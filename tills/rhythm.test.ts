@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { keepAsking, pauseAfter } from './rhythm.ts';
-import type { Till } from './till.ts';
+import type { Till } from './till-ports.ts';
 
 describe('the pause of a till', () => {
   it.each([

@@ -1,4 +1,4 @@
-import type { Till } from './till.ts';
+import type { Till } from './till-ports.ts';
 
 /** A till that gets no answer asks again after this long at the latest. */
 const LONGEST = 60_000;

@@ -8,6 +8,8 @@ import {
   type ReceiptDocument,
   receiptDocument,
   ringBasket,
+  type WantedUse,
+  wantedUses,
 } from '../src/core/receipt/index.ts';
 
 /** A basket as it is put before a till; the till itself says where and when. */
@@ -21,10 +23,21 @@ export interface RungBasket {
   readonly pictures: Readonly<Record<string, string>>;
   /** By SKU. */
   readonly names: Readonly<Record<string, string>>;
+  /** What it would use of what is limited, if it were paid. */
+  readonly wanted: readonly WantedUse[];
+  /** By id: how many receipts the till may give of a promotion by itself while it is cut off. */
+  readonly cutOff: Readonly<Record<string, number>>;
 }
 
 export type BasketAnswer =
-  | { readonly ok: true; readonly rung: RungBasket }
+  | {
+      readonly ok: true;
+      readonly rung: RungBasket;
+      /** By which it is paid or left standing. */
+      readonly basket?: string;
+      /** Whether its uses were counted with those of all other tills. */
+      readonly counted?: boolean;
+    }
   | { readonly ok: false; readonly faults: readonly string[] };
 
 /** Where and when a till rings. */
@@ -41,7 +54,9 @@ export function ringWhole(compiled: CompiledPlan, place: TillPlace, raw: unknown
   const asked = typeof raw === 'object' && raw !== null ? raw : {};
   const parsed = parseBasket({ ...withSkus(asked, compiled), store, terminal, at }, compiled);
   if (!parsed.ok) return { ok: false, faults: parsed.faults.map(describeFault) };
-  const receipt = receiptDocument(ringBasket(compiled, parsed.basket), compiled.plan.currency);
+  const rung = ringBasket(compiled, parsed.basket);
+  const receipt = receiptDocument(rung, compiled.plan.currency);
+  const wanted = wantedUses(rung, parsed.basket, compiled);
   const { items, promotions } = compiled.plan;
   const named = new Set(receipt.lines.map(({ sku }) => sku));
   return {
@@ -57,6 +72,10 @@ export function ringWhole(compiled: CompiledPlan, place: TillPlace, raw: unknown
       ),
       names: Object.fromEntries(
         items.filter(({ sku }) => named.has(sku)).map(({ sku, name }) => [sku, name]),
+      ),
+      wanted,
+      cutOff: Object.fromEntries(
+        promotions.flatMap(({ id, uses }) => (uses.cutOff > 0 ? [[id, uses.cutOff]] : [])),
       ),
     },
   };

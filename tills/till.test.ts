@@ -13,7 +13,8 @@ import { signed } from '../tests/plans/signed.ts';
 import { withPromotions } from '../tests/plans/small-plan.ts';
 import { pictureDisk } from './picture-disk.ts';
 import { ringer } from './ring.ts';
-import { type Till, till } from './till.ts';
+import { till } from './till.ts';
+import type { Till } from './till-ports.ts';
 
 let server: Server;
 let origin: string;
@@ -91,6 +92,7 @@ const make = (now = () => NOW): Till =>
       publicKey: chain.publicKey,
       keys: kept('keys'),
       vouched: kept('vouched'),
+      uses: kept('uses'),
       ringer: ringer(),
       pictures: pictureDisk(folder),
       ownKey: kept('own-key'),
@@ -251,7 +253,7 @@ describe('a till', () => {
       await one.poll();
       expect(one.state()).toMatchObject({ holds: 3, problem: null, picturesToCome: 0 });
       expect(Buffer.from(one.picture(ID)!).toString()).toBe(BYTES);
-      expect(one.ringBasket({ lines: [{ sku: 'milk', quantity: 2 }] })).toMatchObject({
+      expect(await one.ringBasket({ lines: [{ sku: 'milk', quantity: 2 }] }, 'basket-1')).toMatchObject({
         rung: { receipt: { total: '40.00' }, pictures: { pair: ID } },
       });
       expect(make().picture(ID)).not.toBeNull();
@@ -303,7 +305,7 @@ describe('a till', () => {
       const one = make();
       await new Promise((resolve) => server.close(resolve));
       await one.poll();
-      const rung = one.ringBasket(basket);
+      const rung = await one.ringBasket(basket, 'basket-1');
       const at = '2027-04-14T12:00';
       const tried = ring(deals, { ...basket, store: 'east', terminal: 'east-1', at });
       expect(rung).toMatchObject({ ok: true, rung: { receipt: tried, labels: { two: 'two' } } });
@@ -311,25 +313,27 @@ describe('a till', () => {
       await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     });
 
-    it('takes a barcode for a SKU, and says what is wrong with what it cannot ring', () => {
+    it('takes a barcode for a SKU, and says what is wrong with what it cannot ring', async () => {
       const coded = {
         ...deals,
         items: deals.items.map((item) => (item.sku === 'milk' ? { ...item, gtin: '4006381333931' } : item)),
       };
       disk.held = chain.file(3, 'east', coded);
       const one = make();
-      expect(one.ringBasket({ lines: [{ sku: '4006381333931', quantity: 1 }] })).toMatchObject({
+      expect(
+        await one.ringBasket({ lines: [{ sku: '4006381333931', quantity: 1 }] }, 'basket-1'),
+      ).toMatchObject({
         rung: { receipt: { total: '24.90' }, names: { milk: 'Sun milk' } },
       });
       for (const wrong of [null, {}, { lines: [{ sku: 'milk', quantity: -1 }] }, { lines: [null] }])
-        expect(one.ringBasket(wrong)).toMatchObject({
+        expect(await one.ringBasket(wrong, 'basket-1')).toMatchObject({
           ok: false,
           faults: [expect.stringContaining('/lines')],
         });
     });
 
-    it('rings nothing while it holds nothing', () => {
-      expect(make().ringBasket(basket)).toBeNull();
+    it('rings nothing while it holds nothing', async () => {
+      expect(await make().ringBasket(basket, 'basket-1')).toBeNull();
     });
   });
 

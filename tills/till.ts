@@ -4,85 +4,14 @@ import { picturesIn } from '../src/core/price-file/index.ts';
 import { sha256Of } from '../src/signing/index.ts';
 import { type Accepted, accept, type Held } from './accept.ts';
 import { type BoundedReply, boundedFetch } from './bounded-fetch.ts';
-import type { KeptOnDisk } from './kept-on-disk.ts';
-import type { PictureDisk } from './picture-disk.ts';
-import type { PriceFileDisk } from './price-file-disk.ts';
-import type { Ringer, Rung } from './ring.ts';
-import type { BasketAnswer } from './ring-basket.ts';
+import { countedUses } from './counted-uses.ts';
+import { ringCounted } from './ring-counted.ts';
+import type { Till, TillIdentity, TillPorts, TillState } from './till-ports.ts';
 import { PowerCut } from './troubled-disk.ts';
-import { type KeptKeys, trustedKeys } from './trusted-keys.ts';
-import { type KeptVouched, vouched } from './vouched.ts';
+import { trustedKeys } from './trusted-keys.ts';
+import { usesTalk } from './uses-talk.ts';
+import { vouched } from './vouched.ts';
 import { isFullDisk } from './write-whole.ts';
-
-export interface TillIdentity {
-  readonly id: string;
-  readonly store: string;
-  /** The key that it was given first. */
-  readonly key: string;
-  readonly timeZone: string;
-}
-
-export interface TillState {
-  readonly id: string;
-  readonly store: string;
-  readonly timeZone: string;
-  readonly on: boolean;
-  readonly holds: number | null;
-  readonly heldSince: string | null;
-  /** Until when its price file is good, ISO 8601 UTC; null: it does not say. */
-  readonly goodUntil: string | null;
-  /** Ids of the keys that it trusts. */
-  readonly trusts: readonly string[];
-  /** Its own clock, milliseconds since the epoch. */
-  readonly clock: number;
-  readonly delay: number;
-  readonly problem: string | null;
-  /** Pictures that its price file names and that it has not got yet. */
-  readonly picturesToCome: number;
-  readonly groups: readonly { id: string; name: string }[];
-}
-
-/** One simulated till: takes price files like a real one, keeps the last good one, rings from it alone. */
-export interface Till {
-  state(): TillState;
-  isOn(): boolean;
-  /**
-   * Asks the server for something newer, and tells it what is held. Nothing happens while switched off.
-   * @returns false where no answer came.
-   * @throws PowerCut where its power goes in a write.
-   */
-  poll(): Promise<boolean>;
-  ring(code: string, group: string | null): Rung | null;
-  /** A picture that it holds. */
-  picture(id: string): Uint8Array | null;
-  /** Null: nothing is held to ring from. */
-  ringBasket(basket: unknown): BasketAnswer | null;
-  switchOn(on: boolean): void;
-  /** By which it is known to the server. */
-  key(): string;
-  /** Puts another key into it, which it keeps. */
-  putKey(key: string): void;
-  /** Sets its clock to a wall time of its store; null: right again. False where the text is no wall time. */
-  setClock(wall: string | null): boolean;
-  /** Milliseconds that it waits before each talk with the server. */
-  setDelay(ms: number): void;
-}
-
-export interface TillPorts {
-  readonly server: string;
-  /** PEM of the key that it was given by hand. */
-  readonly publicKey: string;
-  readonly disk: PriceFileDisk;
-  readonly keys: KeptOnDisk<KeptKeys>;
-  readonly vouched: KeptOnDisk<KeptVouched>;
-  readonly pictures: PictureDisk;
-  /** The key that was put into it after the first one. */
-  readonly ownKey: KeptOnDisk<{ readonly key: string }>;
-  readonly ringer: Ringer;
-  now(): number;
-  /** Whether it runs the first version of its program: whole files, the one key, nothing vouched for. */
-  old?(): boolean;
-}
 
 const REPORT_EVERY = 30_000;
 const REST_OF_A_FULL_DISK = 60_000;
@@ -135,7 +64,11 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   }
 
   /** A server closes connections that are idle: the first question on a closed one fails, and all is well. */
-  async function ask(what: string, most: number, init: RequestInit = {}): Promise<BoundedReply> {
+  async function ask(
+    what: string,
+    most: number = MOST.answer,
+    init: RequestInit = {},
+  ): Promise<BoundedReply> {
     const limits = { within: WITHIN, most };
     const headers = { authorization: `Bearer ${key}`, 'content-type': 'application/json' };
     const once = () => boundedFetch(`${ports.server}/api/till/${what}`, { ...init, headers }, limits);
@@ -223,6 +156,13 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     }
   }
 
+  // Cut off, or of the first version of its program, it counts for itself.
+  const uses = countedUses(
+    usesTalk(ask, () => on && !isOld()),
+    ports.uses,
+    clock,
+  );
+
   async function report(): Promise<void> {
     const state = { holds: held?.number ?? null, heldSince, problem };
     const text = JSON.stringify([state, skew]);
@@ -259,6 +199,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       try {
         // A disk that was full is full a moment later, too: what is held stays in force until then.
         if (ports.now() >= restUntil) await fetchAll();
+        // What cannot be told now is kept; that nobody answers shows elsewhere.
+        await uses.tell().catch(() => {});
         await report();
         return true;
       } catch (error) {
@@ -285,10 +227,14 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       );
     },
     picture: (id) => ports.pictures.read(id),
-    ringBasket(basket) {
+    async ringBasket(basket, name) {
       const place = { store: identity.store, terminal: identity.id, at: ringsAt() };
-      return held && ports.ringer.basket(held.content, place, basket);
+      const ring = (used: Readonly<Record<string, number>>) =>
+        held && ports.ringer.basket(held.content, place, withUses(basket, used));
+      return ringCounted(name, ring, uses);
     },
+    paid: (name) => uses.paid(name),
+    dropped: (name) => uses.dropped(name),
     switchOn(value) {
       on = value;
     },
@@ -318,6 +264,13 @@ const inForce = ({ envelope: { number, content }, goodUntil }: Extract<Accepted,
   ...{ number, content, sha256: sha256Of(content) },
   ...(goodUntil === undefined ? {} : { goodUntil }),
 });
+
+/** A basket may say uses of its own; what all tills used goes before them. */
+function withUses(basket: unknown, used: Readonly<Record<string, number>>): unknown {
+  if (typeof basket !== 'object' || basket === null || Object.keys(used).length === 0) return basket;
+  const { usesSoFar } = basket as { usesSoFar?: object };
+  return { ...basket, usesSoFar: { ...usesSoFar, ...used } };
+}
 
 function jsonOf(bytes: Uint8Array): unknown {
   try {

@@ -4,7 +4,7 @@ import { formatMoment, type Instant, zoneClock } from '../src/core/calendar/inde
 import { HOUSE_WRITING, momentWords } from '../src/core/writing/index.ts';
 import { newestIn, type Trust } from '../src/signing/index.ts';
 import type { KeptOnDisk } from './kept-on-disk.ts';
-import type { TillIdentity } from './till.ts';
+import type { TillIdentity } from './till-ports.ts';
 
 /** What the server vouched for last, as it lies on the disk of a till. */
 export interface KeptVouched {

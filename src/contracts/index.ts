@@ -25,6 +25,7 @@ export * from './sending-requests.ts';
 export * from './shape.ts';
 export * from './sound-value.ts';
 export * from './timeline-requests.ts';
+export * from './use-requests.ts';
 export * from './view/index.ts';
 export * from './webhook-requests.ts';
 export * from './writing/index.ts';

@@ -204,7 +204,7 @@ export const promotionSchema = Joi.object({
   when: when.required(),
   who: Joi.object({ groups: list(id), shoppers: list(id), guests: Joi.boolean() }),
   codes: list(id),
-  uses: Joi.object({ inAll: count, perCode: count, perShopper: count }),
+  uses: Joi.object({ inAll: count, perCode: count, perShopper: count, cutOff: count }),
   limitPerBasket: whole,
   supplier: supplierTerms,
   offer: offer.required(),

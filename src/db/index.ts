@@ -24,6 +24,7 @@ export * from './repositories/promotion-repository.ts';
 export * from './repositories/sending-hour-repository.ts';
 export * from './repositories/sending-repository.ts';
 export * from './repositories/stockroom-repository.ts';
+export * from './repositories/uses-repository.ts';
 export * from './repositories/waiting-entry-repository.ts';
 export * from './repositories/webhook-repository.ts';
 export * from './repositories/work-rules-repository.ts';

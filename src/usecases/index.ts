@@ -8,3 +8,4 @@ export type * from './ports/index.ts';
 export * from './send/index.ts';
 export * from './stockroom/index.ts';
 export * from './today/index.ts';
+export * from './uses/index.ts';

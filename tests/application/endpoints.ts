@@ -118,6 +118,7 @@ export const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?
   'POST stockroom/[table]/file': ['plan', `/api/stockroom/${NOWHERE}/file`, 'nothing'],
   'POST waiting-entries/[id]': ['plan', `/api/waiting-entries/${NOWHERE}`, { step: 'drop' }],
   'PUT chain-words': ['administer', '/api/chain-words', {}],
+  'GET promotions/[id]/uses': ['see', `/api/promotions/${NOWHERE}/uses`],
   'PUT promotions/[id]/here': ['plan', `/api/promotions/${NOWHERE}/here`, {}],
   'DELETE promotions/[id]/here': ['plan', `/api/promotions/${NOWHERE}/here`, {}],
   'GET chain': ['administer', '/api/chain'],
@@ -129,6 +130,9 @@ export const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?
   'DELETE templates/[id]': ['plan', `/api/templates/${NOWHERE}`, {}],
   'POST till/state': ['terminal', '/api/till/state', {}],
   'GET till/keys': ['terminal', '/api/till/keys'],
+  'PUT till/uses/[basket]': ['terminal', '/api/till/uses/basket-0001', {}],
+  'POST till/uses/[basket]': ['terminal', '/api/till/uses/basket-0001', {}],
+  'DELETE till/uses/[basket]': ['terminal', '/api/till/uses/basket-0001'],
   'GET till/newest': ['terminal', '/api/till/newest'],
   'GET till/picture/[id]': ['terminal', `/api/till/picture/${NOWHERE}`],
 };

@@ -28,3 +28,4 @@ export * from './terminals.ts';
 export * from './timeline.ts';
 export * from './today.ts';
 export * from './trial-basket.ts';
+export * from './uses.ts';

@@ -163,7 +163,13 @@ export interface PromotionDocument {
   when: WhenDocument;
   who?: WhoDocument;
   codes?: string[];
-  uses?: { inAll?: number; perCode?: number; perShopper?: number };
+  uses?: {
+    inAll?: number;
+    perCode?: number;
+    perShopper?: number;
+    /** How many receipts a till that is cut off gives it by itself, told later; absent: none. */
+    cutOff?: number;
+  };
   limitPerBasket?: number;
   supplier?: SupplierTermsDocument;
   offer: OfferDocument;

@@ -75,6 +75,8 @@ export interface UseLimits {
   readonly inAll: number | null;
   readonly perCode: number | null;
   readonly perShopper: number | null;
+  /** How many receipts a till gives it by itself while nobody counts for it. */
+  readonly cutOff: number;
 }
 
 /** Terms of buying; days are local dates. */

@@ -1,7 +1,9 @@
+import { normalCode, normalCodes } from '../codes/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import { barOf, type CompiledPlan, type Placed, type Situation } from '../price-book/index.ts';
 import type { LostReason } from '../tag-price/index.ts';
 import type { Basket } from './basket.ts';
+import { codeKey, shopperKey } from './use-keys.ts';
 
 export const CODE_REASONS = [
   'unknown',
@@ -35,7 +37,8 @@ export function checkCodes(basket: Basket, compiled: CompiledPlan, situation: Si
   );
   const holding = new Set<string>();
   const codes = basket.codes.map((code): CheckedCode => {
-    const owners = placed.filter(({ promotion }) => promotion.codes.includes(code));
+    const normal = normalCode(code);
+    const owners = placed.filter(({ promotion }) => normalCodes(promotion.codes).has(normal));
     const reasons = owners.map((owner) => reasonAgainst(owner, code, basket, situation, usedUp));
     owners.forEach(({ promotion }, i) => {
       if (reasons[i] === null) holding.add(promotion.id);
@@ -52,7 +55,7 @@ function isUsedUp({ id, uses }: Promotion, basket: Basket): boolean {
   if (uses.inAll !== null && usesOf(basket, id) >= uses.inAll) return true;
   const { shopper } = basket;
   if (uses.perShopper === null || shopper.kind === 'guest' || shopper.id === null) return false;
-  return usesOf(basket, `${id}@${shopper.id}`) >= uses.perShopper;
+  return usesOf(basket, shopperKey(id, shopper.id)) >= uses.perShopper;
 }
 
 function reasonAgainst(
@@ -66,7 +69,7 @@ function reasonAgainst(
   const bar = barOf(owner, { ...situation, holding: new Set([id]) });
   if (bar !== null) return codeReason(bar);
   if (usedUp.has(id)) return 'used-up';
-  return uses.perCode !== null && usesOf(basket, `code:${code}`) >= uses.perCode ? 'used-up' : null;
+  return uses.perCode !== null && usesOf(basket, codeKey(code)) >= uses.perCode ? 'used-up' : null;
 }
 
 function codeReason(bar: LostReason): CodeReason {

@@ -1,10 +1,12 @@
 import { parseMoment } from '../calendar/index.ts';
+import { normalCode } from '../codes/index.ts';
 import { type MinorUnits, minorUnits, parseAmount, parseThousandths } from '../money/index.ts';
 import type { Fault } from '../plan/index.ts';
 import { type CompiledPlan, DEFAULT_CHANNEL } from '../price-book/index.ts';
 import { GUEST, type Shopper } from '../tag-price/index.ts';
 import type { Basket, BasketLine } from './basket.ts';
 import type { BasketDocument, Quantity } from './basket-document.ts';
+import { readUses } from './use-keys.ts';
 
 /** The largest basket that is taken in: beyond it somebody has mistyped. */
 export const MOST_LINES = 1_000;
@@ -60,8 +62,8 @@ export function readBasket(document: BasketDocument, compiled: CompiledPlan): Re
       channel: document.channel ?? DEFAULT_CHANNEL,
       terminal: document.terminal ?? null,
       ...known,
-      codes: [...new Set(document.codes ?? [])],
-      usesSoFar: new Map(Object.entries(document.usesSoFar ?? {})),
+      codes: eachOnce(document.codes ?? []),
+      usesSoFar: readUses(document.usesSoFar ?? {}),
       payment: document.payment ?? null,
       delivery: document.delivery ? { way: document.delivery.way, charge } : null,
       region: document.region ?? null,
@@ -70,6 +72,13 @@ export function readBasket(document: BasketDocument, compiled: CompiledPlan): Re
       lines,
     },
   };
+}
+
+/** A code that is said twice, in whatever way of writing, stands as it was written first. */
+function eachOnce(codes: readonly string[]): string[] {
+  const written = new Map<string, string>();
+  for (const code of codes) if (!written.has(normalCode(code))) written.set(normalCode(code), code);
+  return [...written.values()];
 }
 
 /** Thousandths; null where it is not above zero, too fine or too much. */

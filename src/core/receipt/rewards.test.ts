@@ -239,6 +239,20 @@ describe('codes and limits', () => {
       '9.00',
     ],
     [
+      'typed in another way of writing',
+      { uses: { perCode: 4 } },
+      { codes: ['le-af', 'LEAF '], usesSoFar: { 'code:leaf': 2, 'code:LEAF': 1 } },
+      [{ code: 'le-af', accepted: true }],
+      '9.00',
+    ],
+    [
+      'used up, in another way of writing',
+      { uses: { perCode: 3 } },
+      { codes: ['leaf'], usesSoFar: { 'code:leaf': 2, 'code:LEAF': 1 } },
+      [{ code: 'leaf', accepted: false }],
+      '10.00',
+    ],
+    [
       'over',
       { when: { from: '2027-01-01T00:00', to: '2027-02-01T00:00' } },
       { codes: ['LEAF'] },

@@ -7,3 +7,4 @@ export * from './rule-references.ts';
 export * from './sending.ts';
 export * from './shoppers.ts';
 export * from './telling.ts';
+export * from './uses.ts';

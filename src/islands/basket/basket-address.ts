@@ -59,6 +59,13 @@ export const misread = (extras: Extras): readonly (keyof Extras)[] =>
     return text !== '' && (key === 'pastOrders' ? !/^\d+$/.test(text) : amountOf(text) === null);
   });
 
+/** Spaces within a code make no difference, and stand between none. */
+const codesIn = (text: string): string[] =>
+  text
+    .split(/[,;]/)
+    .map((code) => code.trim())
+    .filter(Boolean);
+
 /** The basket in the open format, without its moment. */
 export function basketDocument(
   { lines, extras, till }: TypedBasket,
@@ -80,7 +87,7 @@ export function basketDocument(
     store,
     ...(known ? { shopper: { ...(group === null ? {} : { groups: [group] }), ...history } } : {}),
     ...(till ? { terminal: till } : {}),
-    ...(codes.trim() ? { codes: codes.split(/[\s,;]+/).filter(Boolean) } : {}),
+    ...(codes.trim() ? { codes: codesIn(codes) } : {}),
     ...delivery,
     ...Object.fromEntries(said),
     lines: [...lines],
@@ -92,7 +99,7 @@ export function checkPath({ basket, result }: Pick<BasketCheckView, 'basket' | '
   const { shopper, delivery } = basket;
   const told = typeof shopper === 'object' ? shopper : {};
   const extras: Extras = {
-    codes: basket.codes?.join(' ') ?? '',
+    codes: basket.codes?.join(', ') ?? '',
     payment: basket.payment ?? '',
     way: delivery?.way ?? '',
     charge: delivery?.charge ?? '',

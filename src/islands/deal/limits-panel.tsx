@@ -41,6 +41,7 @@ const USES = {
   perShopper: 'At most so many receipts a shopper',
   inAll: 'At most so many receipts in all',
   perCode: 'At most so many receipts a code',
+  cutOff: 'While a till is cut off it may give so many by itself; nothing means none',
 } as const;
 
 function UsesFields({ draft, onChange }: { draft: DealDraft; onChange: (draft: DealDraft) => void }) {

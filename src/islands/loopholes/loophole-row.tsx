@@ -23,7 +23,7 @@ export function LoopholeRow({
   const lens = { ...view.lens, where: stores[0]!.id, at: view.at };
   const basket = {
     lines: lines.map(({ sku, quantity }) => ({ sku, quantity: String(quantity) })),
-    extras: { ...NO_EXTRAS, codes: codes.join(' ') },
+    extras: { ...NO_EXTRAS, codes: codes.join(', ') },
   };
   return (
     <li className="hairline grid gap-x-6 border-b py-3 md:grid-cols-[minmax(0,1fr)_13rem]">

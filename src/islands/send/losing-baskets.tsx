@@ -56,7 +56,7 @@ function Losing({ one, currency, lens }: { one: KeptLoophole; currency: string; 
     { where: store.id, at, shopper: null },
     {
       lines: loophole.lines.map(({ sku, quantity }) => ({ sku, quantity: String(quantity) })),
-      extras: { ...NO_EXTRAS, codes: loophole.codes.join(' ') },
+      extras: { ...NO_EXTRAS, codes: loophole.codes.join(', ') },
     },
   );
   return (

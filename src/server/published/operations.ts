@@ -64,6 +64,10 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     ...{ group: 'promotions', does: 'Pauses it, ends it, or puts it away.' },
     answers: 'The revision that it has now.',
   },
+  'GET /promotions/{id}/uses': {
+    ...{ group: 'promotions', does: 'How often a promotion with a limit was used at all tills together.' },
+    answers: 'What was used and is kept for baskets now, of how much, and the newest uses.',
+  },
   'POST /promotions/{id}/step': {
     ...{ group: 'promotions', does: 'Submits it, approves it, or sends it back with a reason.' },
     answers: 'The revision that it has now, and how it stands.',

@@ -22,6 +22,7 @@ import {
   sendingRepository,
   stockroomRepository,
   templateRepository,
+  usesRepository,
   waitingEntryRepository,
   webhookRepository,
   workRulesRepository,
@@ -54,6 +55,7 @@ import type {
   SigningKeys,
   StockroomStore,
   TemplateStore,
+  UseStore,
   WaitingEntryStore,
   WebhookStore,
   WorkRulesStore,
@@ -83,6 +85,7 @@ export interface Ports {
   readonly templates: TemplateStore;
   readonly matchings: MatchingStore;
   readonly sending: SendingStore;
+  readonly uses: UseStore;
   readonly hour: SendingHourStore;
   readonly heldBack: HeldBackStore;
   readonly history: HistoryStore;
@@ -138,6 +141,7 @@ export function portsOf(
     templates: templateRepository(db),
     matchings: matchingRepository(db),
     sending,
+    uses: usesRepository(db),
     hour: sendingHourRepository(db),
     heldBack,
     history: historyRepository(db),

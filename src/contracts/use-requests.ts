@@ -1,0 +1,47 @@
+import Joi from 'joi';
+
+/** A use that a till wants for a basket: of a promotion, of one code, or of one shopper. */
+export interface WantedUseSaid {
+  key: string;
+  promotion: string;
+  /** How often it may be used by all receipts together, as the till's price file says. */
+  most: number;
+}
+
+const id = Joi.string().min(1).max(200);
+const uses = Joi.array()
+  .items(
+    Joi.object<WantedUseSaid>({
+      key: Joi.string().min(1).max(420).required(),
+      promotion: id.required(),
+      most: Joi.number().integer().min(1).max(1_000_000_000).required(),
+    }),
+  )
+  .unique('key')
+  .max(500)
+  .required();
+
+/** What a basket would use if it were paid now. */
+export interface HoldUsesRequest {
+  uses: WantedUseSaid[];
+}
+export const holdUsesRequest = Joi.object<HoldUsesRequest>({ uses });
+
+/** What a receipt used. */
+export interface TakeUsesRequest {
+  uses: WantedUseSaid[];
+  /** When it was paid by the till's clock, ISO 8601 UTC. */
+  at: string;
+}
+export const takeUsesRequest = Joi.object<TakeUsesRequest>({
+  uses,
+  at: Joi.string().isoDate().pattern(/Z$/, 'moment in UTC, such as 2027-03-01T09:00:00Z').required(),
+});
+
+/** What is used up, and how often it was used by others or is kept for them; what is not here is kept for the basket. */
+export interface HeldUses {
+  usedUp: Record<string, number>;
+}
+
+/** A basket as a till names it. */
+export const BASKET_NAME = /^[\w-]{8,64}$/;

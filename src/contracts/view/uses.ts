@@ -1,0 +1,28 @@
+/** How often something limited was used, and is kept for baskets that are not paid yet. */
+export interface UseCount {
+  readonly most: number;
+  readonly taken: number;
+  readonly held: number;
+}
+
+/** The uses of a promotion, counted over all tills. */
+export interface UsesView {
+  /** Null: it has no limit in all. */
+  readonly inAll: UseCount | null;
+  /** Each code, where there is a limit of one. */
+  readonly codes: readonly (UseCount & { readonly code: string })[];
+  readonly perShopper: number | null;
+  /** The newest first. */
+  readonly newest: readonly {
+    /** ISO 8601, UTC. */
+    readonly at: string;
+    readonly store: string;
+    readonly storeName: string;
+    readonly timeZone: string;
+    readonly terminal: string;
+    readonly code: string | null;
+    readonly shopper: string | null;
+    /** It was used up before: a till that was cut off gave it by itself. */
+    readonly over: boolean;
+  }[];
+}

@@ -1,0 +1,2 @@
+export * from './normal-code.ts';
+export * from './normal-codes.ts';

@@ -1,0 +1,19 @@
+import { normalCode } from '../codes/index.ts';
+
+const CODE = 'code:';
+
+/** How often a code was used, among the uses so far. */
+export const codeKey = (code: string): string => `${CODE}${normalCode(code)}`;
+
+/** How often one shopper used a promotion. */
+export const shopperKey = (promotion: string, shopper: string): string => `${promotion}@${shopper}`;
+
+/** The uses so far, with codes as they are compared: what was said of one in two ways of writing adds up. */
+export function readUses(said: Readonly<Record<string, number>>): ReadonlyMap<string, number> {
+  const uses = new Map<string, number>();
+  for (const [key, count] of Object.entries(said)) {
+    const normal = key.startsWith(CODE) ? codeKey(key.slice(CODE.length)) : key;
+    uses.set(normal, (uses.get(normal) ?? 0) + count);
+  }
+  return uses;
+}

@@ -1,0 +1,48 @@
+import { normalCode, normalCodes } from '../codes/index.ts';
+import type { Promotion } from '../plan/index.ts';
+import type { CompiledPlan } from '../price-book/index.ts';
+import type { Basket } from './basket.ts';
+import type { Receipt } from './receipt.ts';
+import { codeKey, shopperKey } from './use-keys.ts';
+
+/** One use that a receipt makes of something limited, and how often it may be used by all receipts together. */
+export interface WantedUse {
+  /** As a basket tells its uses so far: a promotion's id, "code:CODE" or "promotion@shopper". */
+  readonly key: string;
+  readonly promotion: string;
+  readonly most: number;
+}
+
+/** What a receipt draws on (pricing rules 4.5): it is one use of each promotion on it, however often that was applied. */
+export function wantedUses(receipt: Receipt, basket: Basket, { plan }: CompiledPlan): WantedUse[] {
+  const named = promotionsOn(receipt);
+  return plan.promotions
+    .filter(({ id }) => named.has(id))
+    .flatMap((promotion) => usesOf(promotion, receipt, basket));
+}
+
+function usesOf({ id, uses, codes }: Promotion, receipt: Receipt, { shopper }: Basket): WantedUse[] {
+  const wanted: WantedUse[] = [];
+  const want = (key: string, most: number) => void wanted.push({ key, promotion: id, most });
+  if (uses.inAll !== null) want(id, uses.inAll);
+  if (uses.perShopper !== null && shopper.kind === 'shopper' && shopper.id !== null)
+    want(shopperKey(id, shopper.id), uses.perShopper);
+  const own = normalCodes(codes);
+  // One code does; a second one of the same promotion is not used up with it.
+  const said = receipt.codes.find(({ code, reason }) => reason === null && own.has(normalCode(code)));
+  if (uses.perCode !== null && said) want(codeKey(said.code), uses.perCode);
+  return wanted;
+}
+
+/** Every promotion that a receipt names. */
+export function promotionsOn({ lines, applications, rewards, delivery }: Receipt): Set<string> {
+  const named = new Set<string>();
+  for (const { priceChange, onTop, reductions } of lines) {
+    if (priceChange !== null) named.add(priceChange);
+    for (const id of onTop) named.add(id);
+    for (const { promotion } of reductions) named.add(promotion);
+  }
+  for (const { promotion } of [...applications, ...rewards]) named.add(promotion);
+  if (delivery?.promotion) named.add(delivery.promotion);
+  return named;
+}

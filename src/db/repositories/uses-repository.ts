@@ -1,0 +1,125 @@
+import { and, asc, count, desc, eq, gt, inArray, lte, sql } from 'drizzle-orm';
+import type { BasketAtTill, Use, UseStore } from '../../usecases/ports/index.ts';
+import type { Database, Transaction } from '../connect.ts';
+import * as t from '../schema/index.ts';
+
+export function usesRepository(db: Database): UseStore {
+  const ofBasket = (table: typeof t.useHold | typeof t.useTaken, { terminal, basket }: BasketAtTill) =>
+    and(eq(table.terminal, terminal), eq(table.basket, basket));
+  return {
+    hold: (at, uses, now, until) =>
+      db.transaction(async (tx) => {
+        await tx.delete(t.useHold).where(ofBasket(t.useHold, at));
+        const keys = keysOf(uses);
+        if (keys.length === 0) return new Map();
+        const taken = await lock(tx, keys);
+        await tx.delete(t.useHold).where(and(inArray(t.useHold.key, keys), lte(t.useHold.until, now)));
+        const held = await heldOf(tx, keys, now);
+        const own = await tx
+          .select({ key: t.useTaken.key })
+          .from(t.useTaken)
+          .where(and(ofBasket(t.useTaken, at), inArray(t.useTaken.key, keys)));
+        // A receipt that is asked about once more after it was closed has its uses already.
+        const has = new Set(own.map(({ key }) => key));
+        const others = (key: string) => (taken.get(key) ?? 0) - (has.has(key) ? 1 : 0) + (held.get(key) ?? 0);
+        const free = uses.filter(({ key, most }) => others(key) < most && !has.has(key));
+        if (free.length > 0)
+          await tx
+            .insert(t.useHold)
+            .values(free.map(({ key }) => ({ terminal: at.terminal, basket: at.basket, key, until })));
+        return new Map(
+          uses.flatMap(({ key, most }) => (others(key) < most ? [] : [[key, others(key)] as const])),
+        );
+      }),
+    async take({ store, ...at }, uses, when) {
+      await db.transaction(async (tx) => {
+        const keys = keysOf(uses);
+        const taken = await lock(tx, keys);
+        const rows = uses.map(({ key, promotion, most }) => ({
+          ...{ ...at, key, promotion, store, at: when },
+          over: (taken.get(key) ?? 0) >= most,
+        }));
+        if (rows.length > 0) {
+          const made = await tx
+            .insert(t.useTaken)
+            .values(rows)
+            .onConflictDoNothing()
+            .returning({ key: t.useTaken.key });
+          const fresh = made.map(({ key }) => key);
+          if (fresh.length > 0)
+            await tx
+              .update(t.useCount)
+              .set({ taken: sql`${t.useCount.taken} + 1` })
+              .where(inArray(t.useCount.key, fresh));
+        }
+        await tx.delete(t.useHold).where(ofBasket(t.useHold, at));
+      });
+    },
+    async giveBack(at) {
+      await db.delete(t.useHold).where(ofBasket(t.useHold, at));
+    },
+    async counted(keys, now) {
+      if (keys.length === 0) return new Map();
+      const rows = await db
+        .select()
+        .from(t.useCount)
+        .where(inArray(t.useCount.key, [...keys]));
+      const held = await heldOf(db, keys, now);
+      const taken = new Map(rows.map((row) => [row.key, row.taken]));
+      return new Map(keys.map((key) => [key, { taken: taken.get(key) ?? 0, held: held.get(key) ?? 0 }]));
+    },
+    async newest(promotion, stores, most) {
+      if (stores?.length === 0) return [];
+      return db
+        .select({
+          key: t.useTaken.key,
+          terminal: t.useTaken.terminal,
+          store: t.useTaken.store,
+          basket: t.useTaken.basket,
+          at: t.useTaken.at,
+          over: t.useTaken.over,
+        })
+        .from(t.useTaken)
+        .where(
+          and(
+            eq(t.useTaken.promotion, promotion),
+            stores === null ? undefined : inArray(t.useTaken.store, [...stores]),
+          ),
+        )
+        .orderBy(desc(t.useTaken.at), asc(t.useTaken.terminal), asc(t.useTaken.basket), asc(t.useTaken.key))
+        .limit(most);
+    },
+  };
+}
+
+/** In one order, so that no two baskets wait for each other. */
+const keysOf = (uses: readonly Use[]): string[] => [...new Set(uses.map(({ key }) => key))].sort();
+
+/** From here on nobody else counts these, until what is done with them is written. @returns how often each was used. */
+async function lock(tx: Transaction, keys: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (keys.length === 0) return new Map();
+  await tx
+    .insert(t.useCount)
+    .values(keys.map((key) => ({ key })))
+    .onConflictDoNothing();
+  const rows = await tx
+    .select()
+    .from(t.useCount)
+    .where(inArray(t.useCount.key, [...keys]))
+    .orderBy(asc(t.useCount.key))
+    .for('update');
+  return new Map(rows.map(({ key, taken }) => [key, taken]));
+}
+
+async function heldOf(
+  on: Database | Transaction,
+  keys: readonly string[],
+  now: Date,
+): Promise<ReadonlyMap<string, number>> {
+  const rows = await on
+    .select({ key: t.useHold.key, held: count() })
+    .from(t.useHold)
+    .where(and(inArray(t.useHold.key, [...keys]), gt(t.useHold.until, now)))
+    .groupBy(t.useHold.key);
+  return new Map(rows.map(({ key, held }) => [key, held]));
+}

@@ -1,0 +1,45 @@
+import { boolean, index, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+
+const instant = (name: string) => timestamp(name, { withTimezone: true });
+
+/** How often something limited was used at all tills together; whoever uses it holds its row until that is written. */
+export const useCount = pgTable('use_count', {
+  /** As a basket tells its uses so far: a promotion, "code:CODE" or "promotion@shopper". */
+  key: text().primaryKey(),
+  taken: integer().notNull().default(0),
+});
+
+/** A use that is kept for a basket at a till until it is paid, given back or forgotten. */
+export const useHold = pgTable(
+  'use_hold',
+  {
+    terminal: text().notNull(),
+    /** As the till names it. */
+    basket: text().notNull(),
+    key: text().notNull(),
+    until: instant('until').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.terminal, t.basket, t.key] }), index('use_hold_key').on(t.key)],
+);
+
+/** A use of a receipt that was closed: who used what, when and where. Terminals and promotions may be gone since. */
+export const useTaken = pgTable(
+  'use_taken',
+  {
+    terminal: text().notNull(),
+    basket: text().notNull(),
+    key: text().notNull(),
+    promotion: text().notNull(),
+    store: text().notNull(),
+    /** By the till's clock. */
+    at: instant('at').notNull(),
+    toldAt: instant('told_at').notNull().defaultNow(),
+    /** Whether it had been used as often as it may be before: a till that was cut off gave it by itself. */
+    over: boolean().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.terminal, t.basket, t.key] }),
+    index('use_taken_key').on(t.key),
+    index('use_taken_promotion').on(t.promotion, t.at),
+  ],
+);

@@ -1,0 +1,43 @@
+/** A basket at a till, as that names it. */
+export interface BasketAtTill {
+  readonly terminal: string;
+  readonly basket: string;
+}
+
+/** One use of something limited, and how often it may be used by all receipts together. */
+export interface Use {
+  readonly key: string;
+  readonly promotion: string;
+  readonly most: number;
+}
+
+/** A use that was made, as it is told afterwards. */
+export interface UseMade {
+  readonly key: string;
+  readonly terminal: string;
+  readonly store: string;
+  readonly basket: string;
+  readonly at: Date;
+  readonly over: boolean;
+}
+
+/** Port: uses of codes and of promotions with a limit, counted over all tills. */
+export interface UseStore {
+  /**
+   * Keeps uses for a basket, in the place of what was kept for it before. What is used up is not kept.
+   * @returns for each key that is used up how often it was used or is kept by others.
+   */
+  hold(
+    basket: BasketAtTill,
+    uses: readonly Use[],
+    now: Date,
+    until: Date,
+  ): Promise<ReadonlyMap<string, number>>;
+  /** Writes down uses of a receipt that was closed, each once however often that is told; nothing is kept for it then. */
+  take(basket: BasketAtTill & { readonly store: string }, uses: readonly Use[], at: Date): Promise<void>;
+  giveBack(basket: BasketAtTill): Promise<void>;
+  /** How often each of these was used, and is kept for baskets now. */
+  counted(keys: readonly string[], now: Date): Promise<ReadonlyMap<string, { taken: number; held: number }>>;
+  /** The newest uses of a promotion. @param stores Only there; null: everywhere. */
+  newest(promotion: string, stores: readonly string[] | null, most: number): Promise<readonly UseMade[]>;
+}

@@ -1,0 +1,2 @@
+export * from './count-uses.ts';
+export * from './look-at-uses.ts';

@@ -1,0 +1,62 @@
+import type { Person, UsesView } from '../../contracts/index.ts';
+import { codeKey, shopperKey } from '../../core/receipt/index.ts';
+import { seenBy } from '../people/index.ts';
+import type { PlanBook, UseMade, UseStore } from '../ports/index.ts';
+
+/** So many of the newest uses are told. */
+const NEWEST = 100;
+
+/** How often a promotion was used, of how often it may be, and the newest uses; null: there is none of that id. */
+export async function lookAtUses(
+  ports: { book: PlanBook; uses: UseStore },
+  person: Person,
+  id: string,
+  now: number,
+): Promise<UsesView | null> {
+  const { document, compiled } = await seenBy(ports.book, person);
+  const promotion = document.promotions.find((one) => one.id === id);
+  if (!promotion) return null;
+  const { uses = {}, codes = [] } = promotion;
+  const ofCodes = uses.perCode === undefined ? [] : codes;
+  const [counted, newest] = await Promise.all([
+    ports.uses.counted([id, ...ofCodes.map(codeKey)], new Date(now)),
+    ports.uses.newest(id, person.stores, NEWEST),
+  ]);
+  const none = { taken: 0, held: 0 };
+  return {
+    inAll: uses.inAll === undefined ? null : { most: uses.inAll, ...(counted.get(id) ?? none) },
+    codes: ofCodes.map((code) => ({
+      code,
+      most: uses.perCode!,
+      ...(counted.get(codeKey(code)) ?? none),
+    })),
+    perShopper: uses.perShopper ?? null,
+    newest: receiptsOf(newest).map(({ first, keys }) => {
+      const store = compiled.stores.get(first.store);
+      const code = codes.find((one) => keys.some(({ key }) => key === codeKey(one)));
+      const ofShopper = keys.find(({ key }) => key.startsWith(shopperKey(id, '')));
+      return {
+        at: first.at.toISOString(),
+        store: first.store,
+        storeName: store?.name ?? first.store,
+        timeZone: store?.timeZone ?? 'UTC',
+        terminal: first.terminal,
+        code: code ?? null,
+        shopper: ofShopper ? ofShopper.key.slice(shopperKey(id, '').length) : null,
+        over: keys.some(({ over }) => over),
+      };
+    }),
+  };
+}
+
+/** A receipt may use the promotion itself, a code of it, and what a shopper has of it: it is told once. */
+function receiptsOf(uses: readonly UseMade[]): { first: UseMade; keys: UseMade[] }[] {
+  const found = new Map<string, { first: UseMade; keys: UseMade[] }>();
+  for (const use of uses) {
+    const name = `${use.terminal} ${use.basket}`;
+    const known = found.get(name);
+    if (known) known.keys.push(use);
+    else found.set(name, { first: use, keys: [use] });
+  }
+  return [...found.values()];
+}

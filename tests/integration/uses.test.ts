@@ -1,0 +1,103 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { connect, type Database, usesRepository } from '../../src/db/index.ts';
+import type { Use } from '../../src/usecases/ports/index.ts';
+import { freshDatabase } from './fresh-database.ts';
+
+let db: Database;
+let url: string;
+let drop: () => Promise<void>;
+beforeAll(async () => {
+  ({ db, url, drop } = await freshDatabase());
+});
+afterAll(() => drop());
+
+const NOW = Date.parse('2027-04-14T10:00:00Z');
+const MINUTE = 60_000;
+let promotions = 0;
+/** A promotion of its own, used at most so often. */
+const limited = (most: number): Use => {
+  const promotion = `p${++promotions}`;
+  return { key: promotion, promotion, most };
+};
+const at = (terminal: string, basket = 'basket-1') => ({ terminal, basket });
+const hold = (till: string, uses: Use[], minutes = 0) =>
+  usesRepository(db).hold(
+    at(till),
+    uses,
+    new Date(NOW + minutes * MINUTE),
+    new Date(NOW + (minutes + 10) * MINUTE),
+  );
+const take = (till: string, uses: Use[], basket?: string) =>
+  usesRepository(db).take({ ...at(till, basket), store: 'east' }, uses, new Date(NOW));
+const counted = async ({ key }: Use, minutes = 0) =>
+  (await usesRepository(db).counted([key], new Date(NOW + minutes * MINUTE))).get(key);
+
+test('of 100 tills that ask for the last use at once exactly one gets it', async () => {
+  const use = limited(3);
+  await take('first', [use], 'basket-a');
+  await take('second', [use], 'basket-b');
+  // Two servers, each with connections of its own.
+  const other = connect(url, 10);
+  const desks = [usesRepository(db), usesRepository(other.db)];
+  const asked = await Promise.all(
+    Array.from({ length: 100 }, (_, i) =>
+      desks[i % 2]!.hold(at(`till-${i}`), [use], new Date(NOW), new Date(NOW + 10 * MINUTE)),
+    ),
+  );
+  await other.pool.end();
+  expect(asked.filter((usedUp) => usedUp.size === 0)).toHaveLength(1);
+  expect(asked.filter((usedUp) => usedUp.get(use.key) === 3)).toHaveLength(99);
+  expect(await counted(use)).toEqual({ taken: 2, held: 1 });
+});
+
+test('tills that want the same in another order wait for no circle', async () => {
+  const uses = [limited(1_000), limited(1_000), limited(1_000)];
+  const all = await Promise.all(
+    Array.from({ length: 60 }, (_, i) => hold(`till-${i}`, i % 2 ? uses : uses.toReversed())),
+  );
+  expect(all.every((usedUp) => usedUp.size === 0)).toBe(true);
+  expect(await counted(uses[0]!)).toEqual({ taken: 0, held: 60 });
+});
+
+test('what is given back, or forgotten for ten minutes, may be used by others', async () => {
+  const use = limited(1);
+  expect((await hold('a', [use])).size).toBe(0);
+  expect((await hold('b', [use])).get(use.key)).toBe(1);
+  await usesRepository(db).giveBack(at('a'));
+  expect((await hold('b', [use])).size).toBe(0);
+  expect((await hold('c', [use], 9)).size).toBe(1);
+  expect((await hold('c', [use], 11)).size).toBe(0);
+});
+
+test('a basket that asks again keeps its one use, and one that wants it no more leaves it', async () => {
+  const [use, other] = [limited(1), limited(1)];
+  await hold('a', [use]);
+  expect((await hold('a', [use])).size).toBe(0);
+  expect(await counted(use)).toEqual({ taken: 0, held: 1 });
+  await hold('a', [other]);
+  expect((await hold('b', [use])).size).toBe(0);
+});
+
+test('a receipt counts once, however often it is told, and asks in vain for no second use', async () => {
+  const use = limited(1);
+  await hold('a', [use]);
+  await Promise.all([take('a', [use]), take('a', [use]), take('a', [use])]);
+  expect(await counted(use)).toEqual({ taken: 1, held: 0 });
+  expect((await hold('a', [use])).size).toBe(0);
+  expect(await counted(use)).toEqual({ taken: 1, held: 0 });
+  expect((await hold('b', [use])).get(use.key)).toBe(1);
+});
+
+test('what a till gave by itself beyond the limit counts, and says so', async () => {
+  const use = limited(1);
+  await take('a', [use]);
+  await take('b', [use]);
+  const made = await usesRepository(db).newest(use.promotion, null, 10);
+  expect(made.map(({ terminal, over }) => [terminal, over])).toEqual([
+    ['a', false],
+    ['b', true],
+  ]);
+  expect(await counted(use)).toEqual({ taken: 2, held: 0 });
+  expect(await usesRepository(db).newest(use.promotion, ['west'], 10)).toEqual([]);
+  expect(await usesRepository(db).newest(use.promotion, ['east'], 1)).toHaveLength(1);
+});

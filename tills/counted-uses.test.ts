@@ -1,0 +1,109 @@
+import { beforeEach, expect, test } from 'vitest';
+import { countedUses, type UsesToTell, type UseTalk } from './counted-uses.ts';
+
+const NOW = Date.parse('2027-04-14T10:00:00Z');
+const wanting = (promotion: string, most = 5, key = promotion) => ({ key, promotion, most });
+
+let disk: { toTell: readonly UsesToTell[] } | null;
+let said: string[];
+let usedUp: Record<string, number>;
+let away: boolean;
+beforeEach(() => {
+  [disk, said, usedUp, away] = [null, [], {}, false];
+});
+
+function answer(words: string): void {
+  if (away) throw new Error('nobody answers');
+  said.push(words);
+}
+const talk: UseTalk = {
+  async hold(basket, uses) {
+    answer(`hold ${basket} ${uses.map(({ key }) => key).join('+')}`);
+    return { usedUp };
+  },
+  async take({ basket, uses, at }) {
+    answer(`take ${basket} ${uses.map(({ key }) => key).join('+')} ${at}`);
+  },
+  async giveBack(basket) {
+    answer(`back ${basket}`);
+  },
+};
+const DISK = {
+  read: () => disk,
+  write(value: { toTell: readonly UsesToTell[] }) {
+    disk = value;
+  },
+};
+const till = () => countedUses(talk, DISK, () => NOW);
+const [none, two] = [() => 0, () => 2];
+
+test('what is paid is told at once, and only what was granted', async () => {
+  const one = till();
+  usedUp = { b: 5 };
+  expect(await one.ask('x', [wanting('a'), wanting('b')], none)).toEqual({ usedUp: { b: 5 }, counted: true });
+  await one.paid('x');
+  expect(said).toEqual(['hold x a+b', 'take x a 2027-04-14T10:00:00.000Z']);
+  expect(disk?.toTell).toEqual([]);
+});
+
+test('a basket that uses nothing limited asks nobody; one that does no more gives it back', async () => {
+  const one = till();
+  await one.ask('x', [], none);
+  await one.ask('x', [wanting('a')], none);
+  await one.ask('x', [], none);
+  await one.paid('x');
+  expect(said).toEqual(['hold x a', 'back x']);
+});
+
+test('a basket that is left standing is given back, once', async () => {
+  const one = till();
+  await one.ask('x', [wanting('a')], none);
+  await one.dropped('x');
+  await one.dropped('x');
+  await one.paid('x');
+  expect(said).toEqual(['hold x a', 'back x']);
+});
+
+test('cut off it gives nothing by itself where the promotion does not say so', async () => {
+  away = true;
+  expect(await till().ask('x', [wanting('a', 7)], none)).toEqual({ usedUp: { a: 7 }, counted: false });
+});
+
+test('cut off it gives so many, keeps them over a start, and tells them in their order', async () => {
+  const one = till();
+  away = true;
+  for (const basket of ['x', 'y', 'z']) {
+    await one.ask(basket, [wanting('a')], two);
+    await one.paid(basket);
+  }
+  // The third was refused, and so used nothing.
+  expect(disk?.toTell.map(({ basket }) => basket)).toEqual(['x', 'y']);
+  const again = till();
+  expect((await again.ask('w', [wanting('a')], two)).usedUp).toEqual({ a: 5 });
+  away = false;
+  await again.tell();
+  expect(said).toEqual(['take x a 2027-04-14T10:00:00.000Z', 'take y a 2027-04-14T10:00:00.000Z']);
+  expect(disk?.toTell).toEqual([]);
+  // Told is told: it may give by itself anew.
+  away = true;
+  expect((await again.ask('v', [wanting('a')], two)).usedUp).toEqual({});
+});
+
+test('cut off it gives no code twice of which it knows itself', async () => {
+  const one = till();
+  away = true;
+  const code = wanting('a', 1, 'code:LEAF');
+  expect((await one.ask('x', [code], two)).usedUp).toEqual({});
+  await one.paid('x');
+  expect((await one.ask('y', [code], two)).usedUp).toEqual({ 'code:LEAF': 1 });
+});
+
+test('what it could count before it was cut off stays, and is told later', async () => {
+  const one = till();
+  await one.ask('x', [wanting('a')], none);
+  away = true;
+  await one.paid('x');
+  expect(disk?.toTell).toMatchObject([{ basket: 'x', byItself: false }]);
+  // Its own goods were counted: they take nothing of what it may give by itself.
+  expect((await one.ask('y', [wanting('a')], () => 1)).usedUp).toEqual({});
+});

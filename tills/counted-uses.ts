@@ -1,0 +1,112 @@
+import type { HeldUses, WantedUseSaid } from '../src/contracts/index.ts';
+import type { WantedUse } from '../src/core/receipt/index.ts';
+import type { KeptOnDisk } from './kept-on-disk.ts';
+
+/** What a receipt used, still to be told to the server. */
+export interface UsesToTell {
+  readonly basket: string;
+  /** ISO 8601, UTC. */
+  readonly at: string;
+  readonly uses: readonly WantedUseSaid[];
+  /** The server did not count for it: the till gave it by itself. */
+  readonly byItself: boolean;
+}
+
+/** Asks and tells the server about uses; throws where it cannot be reached. */
+export interface UseTalk {
+  hold(basket: string, uses: readonly WantedUseSaid[]): Promise<HeldUses>;
+  take(told: UsesToTell): Promise<void>;
+  giveBack(basket: string): Promise<void>;
+}
+
+/** What a basket may use: by key, what is used up already; and whether anybody counted with the other tills. */
+export interface Allowed {
+  readonly usedUp: Readonly<Record<string, number>>;
+  readonly counted: boolean;
+}
+
+/** The uses of a till's baskets, counted with all other tills where the server can be reached. */
+export interface CountedUses {
+  /** @param allowance how many receipts of a promotion it may give by itself while it is cut off. */
+  ask(basket: string, uses: readonly WantedUse[], allowance: (promotion: string) => number): Promise<Allowed>;
+  /** The basket was paid: kept on its own disk until the server has it. */
+  paid(basket: string): Promise<void>;
+  dropped(basket: string): Promise<void>;
+  /** Tells what the server does not have yet, the oldest first. */
+  tell(): Promise<void>;
+}
+
+/** Baskets that nobody pays are forgotten: as many as a till may have at hand. */
+const OPEN = 200;
+
+export function countedUses(
+  talk: UseTalk,
+  disk: KeptOnDisk<{ readonly toTell: readonly UsesToTell[] }>,
+  now: () => number,
+): CountedUses {
+  let toTell: readonly UsesToTell[] = disk.read()?.toTell ?? [];
+  const open = new Map<string, { uses: readonly WantedUseSaid[]; byItself: boolean }>();
+
+  function remember(next: readonly UsesToTell[]): void {
+    disk.write({ toTell: next });
+    toTell = next;
+  }
+  function keepOpen(basket: string, uses: readonly WantedUseSaid[], byItself: boolean): void {
+    open.delete(basket);
+    if (open.size >= OPEN) open.delete(open.keys().next().value!);
+    open.set(basket, { uses, byItself });
+  }
+
+  /** While it is cut off it counts what it gave itself and could not tell, and no more than it may. */
+  function byItself(basket: string, uses: readonly WantedUse[], allowance: (id: string) => number): Allowed {
+    const given = (promotion: string) =>
+      toTell.filter((told) => told.byItself && told.uses.some((use) => use.promotion === promotion)).length;
+    // What it knows itself of one code, or one shopper, counts as well.
+    const own = (key: string) => toTell.filter((told) => told.uses.some((use) => use.key === key)).length;
+    const refused = uses.filter(
+      ({ key, promotion, most }) => given(promotion) >= allowance(promotion) || own(key) >= most,
+    );
+    const left = uses.filter((use) => !refused.includes(use));
+    keepOpen(basket, left, true);
+    return { usedUp: Object.fromEntries(refused.map(({ key, most }) => [key, most])), counted: false };
+  }
+
+  return {
+    async ask(basket, uses, allowance) {
+      if (uses.length === 0) {
+        // What it used before is not in it any more.
+        if (open.delete(basket)) await talk.giveBack(basket).catch(() => {});
+        return { usedUp: {}, counted: true };
+      }
+      try {
+        const { usedUp } = await talk.hold(basket, uses);
+        keepOpen(
+          basket,
+          uses.filter(({ key }) => !(key in usedUp)),
+          false,
+        );
+        return { usedUp, counted: true };
+      } catch {
+        return byItself(basket, uses, allowance);
+      }
+    },
+    async paid(basket) {
+      const closed = open.get(basket);
+      if (!closed) return;
+      open.delete(basket);
+      if (closed.uses.length === 0) return;
+      remember([...toTell, { basket, at: new Date(now()).toISOString(), ...closed }]);
+      await this.tell().catch(() => {});
+    },
+    async dropped(basket) {
+      if (open.delete(basket)) await talk.giveBack(basket).catch(() => {});
+    },
+    async tell() {
+      while (toTell.length > 0) {
+        const [first, ...rest] = toTell;
+        await talk.take(first!);
+        remember(rest);
+      }
+    },
+  };
+}

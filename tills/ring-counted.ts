@@ -1,0 +1,32 @@
+import type { WantedUse } from '../src/core/receipt/index.ts';
+import type { CountedUses } from './counted-uses.ts';
+import type { BasketAnswer } from './ring-basket.ts';
+
+/** Each round finds at least one more limit used up; nobody waits for more than this. */
+const ROUNDS = 8;
+
+/**
+ * Rings a basket with the uses of all tills: what its receipt would use is kept for it, and where something is used up it
+ * is rung once more without that.
+ * @param ring rings it with uses so far, by key.
+ */
+export async function ringCounted(
+  basket: string,
+  ring: (usesSoFar: Readonly<Record<string, number>>) => BasketAnswer | null,
+  uses: CountedUses,
+): Promise<BasketAnswer | null> {
+  let usedUp: Record<string, number> = {};
+  for (let round = 1; ; round++) {
+    const answer = ring(usedUp);
+    if (!answer?.ok) return answer;
+    const { wanted, cutOff } = answer.rung;
+    const allowed = await uses.ask(basket, wanted, (promotion) => cutOff[promotion] ?? 0);
+    const refused = wanted.filter(({ key }) => key in allowed.usedUp);
+    if (refused.length === 0) return { ...answer, basket, counted: allowed.counted };
+    usedUp = { ...usedUp, ...upTo(round < ROUNDS ? refused : wanted, allowed.usedUp) };
+  }
+}
+
+/** A limit that is reached counts as that, whatever the server said of how far it is beyond. */
+const upTo = (uses: readonly WantedUse[], usedUp: Readonly<Record<string, number>>) =>
+  Object.fromEntries(uses.map(({ key, most }) => [key, Math.max(most, usedUp[key] ?? 0)]));
