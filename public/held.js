@@ -29,6 +29,16 @@
     },
     true,
   );
+  // What is a button in all but its name makes no press of a key by itself.
+  addEventListener(
+    'keydown',
+    (event) => {
+      if (event.key !== 'Enter' && event.key !== ' ') return;
+      if (event.target instanceof Element && event.target.matches('[role=button]:not(button)'))
+        holdPress(event, (target) => target.click());
+    },
+    true,
+  );
   addEventListener('submit', (event) => holdPress(event, (form) => form.requestSubmit()), true);
   addEventListener(
     'input',

@@ -1,3 +1,5 @@
+import type Papa from 'papaparse';
+
 /**
  * Cells as spreadsheets put them on the clipboard: tabs between, quoted where a text has a tab, a quote or a line end.
  * What is copied must be said at once, and what reads it is only loaded when somebody pastes: so this much is written here.
@@ -7,9 +9,17 @@ export const toClipboard = (rows: readonly (readonly string[])[]): string =>
 
 const quoted = (text: string): string => (/[\t"\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
 
-export async function fromClipboard(text: string): Promise<string[][]> {
-  const { default: Papa } = await import('papaparse');
-  const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' });
+let reader: typeof Papa | null = null;
+
+/** What reads the clipboard, loaded once somebody is in a sheet: pasting must not fall behind the keys pressed after it. */
+export async function nearClipboard(): Promise<void> {
+  reader ??= (await import('papaparse')).default;
+}
+
+/** @returns null: what reads it is not loaded yet. */
+export function fromClipboard(text: string): string[][] | null {
+  if (reader === null) return null;
+  const { data } = reader.parse<string[]>(text.replace(/\r?\n$/, ''), { delimiter: '\t' });
   return data.length === 0 ? [['']] : data;
 }
 

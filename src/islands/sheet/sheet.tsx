@@ -28,6 +28,7 @@ export function Sheet(props: SheetProps) {
       onCopy={at.onCopy}
       onCut={at.onCut}
       onPaste={at.onPaste}
+      onFocus={at.onFocus}
     >
       <SheetHead {...props} drawn={at.across.drawn} template={template} width={width} />
       <div role="rowgroup" className="relative" style={{ height: at.rows.getTotalSize() }}>

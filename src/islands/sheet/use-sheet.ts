@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ClipboardEvent, type KeyboardEvent, useEffect, useId, useReducer, useRef } from 'react';
-import { fromClipboard, toClipboard, withoutHead } from './clipboard.ts';
+import { fromClipboard, nearClipboard, toClipboard, withoutHead } from './clipboard.ts';
 import { type KeyIntent, keyIntent, SHEET_DESK, sheetAfter } from './desk.ts';
 import { type Block, boundsOf, type Cell, cellsIn, moved, onlyCell, spread } from './range.ts';
 import type { SheetProps } from './sheet-props.ts';
@@ -116,16 +116,23 @@ export function useSheet(props: SheetProps) {
       copyTo(event);
       changeBlock(() => '');
     },
-    async onPaste(event: ClipboardEvent) {
+    onFocus: nearClipboard,
+    onPaste(event: ClipboardEvent) {
       if (typed !== null) return;
       event.preventDefault();
-      const lines = await fromClipboard(event.clipboardData.getData('text/plain'));
-      const pasted = spread(withoutHead(lines, columns.slice(bounds.left)), block, size);
-      change(pasted);
-      const active = pasted.at(-1)?.cell;
-      if (active) tell({ type: 'chosen', block: { anchor: { row: top, column: bounds.left }, active } });
+      const text = event.clipboardData.getData('text/plain');
+      const lines = fromClipboard(text);
+      if (lines) put(lines);
+      else nearClipboard().then(() => put(fromClipboard(text) ?? []));
     },
   };
+
+  function put(lines: readonly (readonly string[])[]): void {
+    const pasted = spread(withoutHead(lines, columns.slice(bounds.left)), block, size);
+    change(pasted);
+    const active = pasted.at(-1)?.cell;
+    if (active) tell({ type: 'chosen', block: { anchor: { row: top, column: bounds.left }, active } });
+  }
 
   function copyTo(event: ClipboardEvent): void {
     const lines = Array.from({ length: bottom - top + 1 }, (_, r) =>

@@ -3,7 +3,7 @@ import { readAmountText } from '../../contracts/table/index.ts';
 import type { Currency } from '../../core/money/index.ts';
 import { asTyped } from '../../ui/writing/index.ts';
 import { ask, refusalOf } from '../server/index.ts';
-import { fromClipboard } from '../sheet/index.ts';
+import { fromClipboard, nearClipboard } from '../sheet/index.ts';
 
 /** Lines from a spreadsheet or a mail: a number or barcode and its price on each, whatever stands between them. */
 export function AddLines({
@@ -16,9 +16,10 @@ export function AddLines({
   const [text, setText] = useState('');
   const [said, setSaid] = useState<readonly string[]>([]);
   async function add() {
-    const rows = await Promise.all(
-      text.split('\n').flatMap((line, i) => (line.trim() === '' ? [] : [readLine(line, i + 1, currency)])),
-    );
+    await nearClipboard();
+    const rows = text
+      .split('\n')
+      .flatMap((line, i) => (line.trim() === '' ? [] : [readLine(line, i + 1, currency)]));
     // What a spreadsheet writes above its columns is no line.
     if (rows.length > 1 && rows[0]!.fault !== null && !/\d/.test(rows[0]!.line)) rows.shift();
     const good = rows.filter((row) => row.fault === null);
@@ -71,10 +72,10 @@ export function AddLines({
   );
 }
 
-async function readLine(line: string, at: number, currency: Currency) {
-  const parts = (
-    line.includes('\t') ? (await fromClipboard(line))[0]! : line.trim().split(/\s*;\s*|\s+/)
-  ).filter((part) => part.trim() !== '');
+function readLine(line: string, at: number, currency: Currency) {
+  const parts = (line.includes('\t') ? fromClipboard(line)![0]! : line.trim().split(/\s*;\s*|\s+/)).filter(
+    (part) => part.trim() !== '',
+  );
   const code = (parts[0] ?? '').trim();
   if (parts.length < 2) return { line, at, code, price: '', fault: 'no price stands beside the number' };
   const read = readAmountText(asTyped(parts.at(-1)!), currency);
