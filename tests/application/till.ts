@@ -29,6 +29,14 @@ export async function controlTill(id: string, form: Record<string, string>): Pro
   });
 }
 
+/** What becomes of a basket that was rung: paid, or left standing. */
+export async function closeBasket(id: string, basket: string, deed: 'paid' | 'dropped'): Promise<void> {
+  await fetch(`${running().tillPage}/till/${id}/basket/${basket}/${deed}`, {
+    method: 'POST',
+    redirect: 'manual',
+  });
+}
+
 /** Puts a whole basket before a till. */
 export async function ringAtTill(id: string, basket: object): Promise<{ status: number; body: any }> {
   const reply = await fetch(`${running().tillPage}/till/${id}/basket`, {

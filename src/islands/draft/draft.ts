@@ -148,3 +148,7 @@ export const idFor = (name: string, random: string): string => `${idOfName(name)
 /** Six hexadecimal letters, on a page of any origin: identifiers of the browser's own ask for a secure one. */
 export const randomLetters = (): string =>
   [...crypto.getRandomValues(new Uint8Array(3))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+
+/** Whether its uses are counted at all. */
+export const isLimited = ({ uses }: Pick<PromotionDocument, 'uses'>): boolean =>
+  uses?.inAll !== undefined || uses?.perCode !== undefined || uses?.perShopper !== undefined;

@@ -1,6 +1,7 @@
 import { type KeptDraft, type LensView, lensQuery } from '../../contracts/view/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
-import { type Draft, isDeal, sheetOf } from '../draft/draft.ts';
+import { laterPart, WhenUsed } from '../../ui/pieces/index.ts';
+import { type Draft, isDeal, isLimited, sheetOf } from '../draft/draft.ts';
 import { OutlookBelow } from '../outlook/index.ts';
 import { useChoices } from '../selection/index.ts';
 import { WhenWarnings } from '../sentence/when-warnings.tsx';
@@ -23,6 +24,8 @@ import { useMend } from './use-mend.ts';
 import { usePreview } from './use-preview.ts';
 import { useUndoKeys } from './use-undo-keys.ts';
 import { WaitingBeside } from './waiting-beside.tsx';
+
+const USES = laterPart(() => import('./uses.tsx').then(({ Uses }) => Uses));
 
 export interface EditorProps {
   readonly view: LensView;
@@ -128,6 +131,9 @@ function Desk({
           sendPath={`/send${lensQuery(view.lens)}`}
         />
         {kept && plans && !dirty ? <Again kept={kept} view={view} onEnded={at.onReopen} /> : null}
+        {kept && isLimited(kept.promotion) ? (
+          <WhenUsed part={USES} given={{ promotion: kept.promotion.id, view }} />
+        ) : null}
         {kept && kept.history.length > 0 ? <History of={kept} view={view} /> : null}
       </div>
       <div className="min-w-0">

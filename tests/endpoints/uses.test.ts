@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { as, saveApproved } from '../application/client.ts';
+import { running } from '../application/running.ts';
+import { askTill, closeBasket, controlTill, ringAtTill } from '../application/till.ts';
+import { until } from '../application/until.ts';
+import { change } from '../plans/small-plan.ts';
+
+const STORES = ['s021', 's022'];
+const [HERE, THERE] = ['s021-1', 's022-1'];
+const WORTH_ONE = {
+  kind: 'basketReward',
+  threshold: 'subtotal',
+  tiers: [{ atLeast: '1.00', amountOff: '1.00' }],
+};
+
+/** Promotions of these tests, sent to two stores whose tills hold them then. */
+beforeAll(async () => {
+  const rufus = await as('rufus');
+  const given = (id: string, more: object) =>
+    saveApproved({ ...change(id), where: { stores: STORES }, offer: WORTH_ONE, ...more } as never);
+  await given('last-one', { codes: ['LAST-ONE'], uses: { inAll: 1 } });
+  await given('each-once', { codes: ['ONCE-A', 'ONCE-B'], uses: { perCode: 1, cutOff: 1 } });
+  const { planVersion } = (await rufus.get('/api/send/review')).body;
+  const { rollout } = (await rufus.send('POST', '/api/send', { planVersion, stores: STORES })).body;
+  for (const till of [HERE, THERE])
+    await until(
+      () => askTill(till),
+      ({ holds }) => holds === rollout,
+    );
+});
+afterAll(async () => {
+  await controlTill(HERE!, { on: '1' });
+});
+
+/** Whether a code was taken for a basket of one item. */
+async function ring(till: string, basket: string, code: string) {
+  const lines = [{ sku: 'Q100042', quantity: 1 }];
+  const { status, body } = await ringAtTill(till, { id: basket, codes: [code], lines });
+  expect([status, body.rung?.receipt.problems]).toEqual([200, []]);
+  const [{ accepted }] = body.rung.receipt.codes;
+  expect(body.rung.receipt.rewards.length).toBe(accepted ? 1 : 0);
+  return { accepted, counted: body.counted };
+}
+const usesOf = async (id: string, name: 'rufus' | 'tove' = 'rufus') =>
+  (await as(name)).get(`/api/promotions/${id}/uses`);
+
+describe('a limit over all tills', () => {
+  it('keeps its last use for one basket, until that is left standing or paid', async () => {
+    expect(await ring(HERE!, 'basket-here', 'last one')).toEqual({ accepted: true, counted: true });
+    expect(await ring(THERE!, 'basket-there', 'LAST-ONE')).toEqual({ accepted: false, counted: true });
+    expect((await usesOf('last-one')).body).toMatchObject({
+      inAll: { most: 1, taken: 0, held: 1 },
+      newest: [],
+    });
+    await closeBasket(HERE!, 'basket-here', 'dropped');
+    expect(await ring(THERE!, 'basket-there', 'Last—One')).toEqual({ accepted: true, counted: true });
+    await closeBasket(THERE!, 'basket-there', 'paid');
+    expect(await ring(HERE!, 'basket-here', 'last one')).toMatchObject({ accepted: false });
+    expect((await usesOf('last-one')).body).toMatchObject({
+      inAll: { most: 1, taken: 1, held: 0 },
+      newest: [{ terminal: THERE, store: 's022', over: false }],
+    });
+  });
+
+  it('cut off, is given by no till that may not, and by one that may as often as that', async () => {
+    await controlTill(HERE!, { on: '0' });
+    expect(await ring(HERE!, 'basket-off1', 'LAST-ONE')).toEqual({ accepted: false, counted: false });
+    expect(await ring(HERE!, 'basket-off2', 'once a')).toEqual({ accepted: true, counted: false });
+    await closeBasket(HERE!, 'basket-off2', 'paid');
+    expect(await ring(HERE!, 'basket-off3', 'ONCE-B')).toEqual({ accepted: false, counted: false });
+    // The same code meanwhile at another till: both are told, and the second one stands out.
+    expect(await ring(THERE!, 'basket-on1', 'ONCE-A')).toEqual({ accepted: true, counted: true });
+    await closeBasket(THERE!, 'basket-on1', 'paid');
+    await controlTill(HERE!, { on: '1' });
+    const { body } = await until(
+      () => usesOf('each-once'),
+      ({ body }) => body.newest.length === 2,
+    );
+    expect(body.codes).toEqual([
+      { code: 'ONCE-A', most: 1, taken: 2, held: 0 },
+      { code: 'ONCE-B', most: 1, taken: 0, held: 0 },
+    ]);
+    expect(body.newest.map(({ terminal, over }: any) => [terminal, over])).toContainEqual([HERE, true]);
+  });
+
+  it('is told to nobody of other stores, and not of what is not there', async () => {
+    expect((await usesOf('last-one', 'tove')).status).toBe(404);
+    expect((await usesOf('no-such-thing')).status).toBe(404);
+  });
+});
+
+describe('a till that counts', () => {
+  const key = () =>
+    JSON.parse(readFileSync(`${running().tillFolder}/tills.json`, 'utf8')).tills.find(
+      ({ id }: any) => id === HERE,
+    ).key;
+  const say = (method: string, basket: string, body: unknown, own = key()) =>
+    fetch(`${running().origin}/api/till/uses/${basket}`, {
+      method,
+      headers: { authorization: `Bearer ${own}`, 'content-type': 'application/json' },
+      ...(method === 'DELETE' ? {} : { body: JSON.stringify(body) }),
+    });
+  const uses = [{ key: 'last-one', promotion: 'last-one', most: 1 }];
+
+  it.each<[string, string, string, unknown, number]>([
+    ['a name that is none', 'PUT', 'a b', { uses: [] }, 422],
+    ['a short name', 'DELETE', 'short', null, 422],
+    ['no uses at all', 'PUT', 'basket-0001', {}, 422],
+    ['the same twice', 'PUT', 'basket-0001', { uses: [...uses, ...uses] }, 422],
+    ['a limit of nothing', 'PUT', 'basket-0001', { uses: [{ ...uses[0], most: 0 }] }, 422],
+    ['a receipt of no time', 'POST', 'basket-0001', { uses }, 422],
+    ['a time that is none', 'POST', 'basket-0001', { uses, at: 'yesterday' }, 422],
+  ])('is told what is wrong with %s', async (_, method, basket, body, status) => {
+    const before = (await usesOf('last-one')).body;
+    expect((await say(method, encodeURIComponent(basket), body)).status).toBe(status);
+    expect((await usesOf('last-one')).body).toEqual(before);
+  });
+
+  it('is not let in without its key', async () => {
+    for (const method of ['PUT', 'POST', 'DELETE'])
+      expect((await say(method, 'basket-0001', { uses }, 'no-such-key')).status).toBe(401);
+  });
+
+  it('gives back only what is its own', async () => {
+    expect((await say('DELETE', 'basket-there', null)).status).toBe(200);
+    expect((await usesOf('last-one')).body).toMatchObject({ inAll: { taken: 1 } });
+  });
+});
