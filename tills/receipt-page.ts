@@ -40,13 +40,12 @@ function closing(
   basket: string,
   { counted, rung }: { counted?: boolean; rung: RungBasket },
 ): string {
-  const deed = (name: string, words: string) =>
-    `<form method="post" action="/till/${idInAddress(till)}/basket/${basket}/${name}"><button>${words}</button></form>`;
+  const to = `/till/${idInAddress(till)}/basket/${basket}`;
   const alone =
     counted === false && rung.wanted.length > 0
       ? '<p class="off">Cut off: nobody counts with the other tills what this basket uses.</p>'
       : '';
-  return `${alone}${deed('paid', 'Paid')}${deed('dropped', 'Left standing')}`;
+  return `${alone}<form method="post"><button class="first" formaction="${to}/paid">Paid</button><button formaction="${to}/dropped">Left standing</button></form>`;
 }
 
 const faultWords = (faults: readonly string[]): string =>

@@ -1,6 +1,6 @@
 import type { QuantityBreakDocument } from '../../core/plan/index.ts';
 import { Check } from '../../ui/pieces/index.ts';
-import { CountedByField } from './count-field.tsx';
+import { CountedByField } from './counted-by-field.tsx';
 import { GoodsField } from './goods-field.tsx';
 import type { PanelProps } from './panel-props.ts';
 import { TierFields } from './tier-fields.tsx';

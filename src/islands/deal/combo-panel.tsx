@@ -1,8 +1,8 @@
 import type { ComboDocument } from '../../core/plan/index.ts';
 import { NOTHING_CHOSEN } from '../../core/sentence/index.ts';
 import { Check, FaultField, KeptField } from '../../ui/pieces/index.ts';
+import { CountField } from '../sentence/count-field.tsx';
 import { numberOf } from '../sentence/typed-numbers.ts';
-import { CountField } from './count-field.tsx';
 import { ExtraFields } from './extra-fields.tsx';
 import { GoodsField } from './goods-field.tsx';
 import type { KindInEditor } from './kind-in-editor.ts';

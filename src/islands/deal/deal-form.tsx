@@ -1,5 +1,5 @@
 import { type ReactNode, useState } from 'react';
-import type { BasketOfferDocument, StoreRule } from '../../core/plan/index.ts';
+import { type BasketOfferDocument, roomOf, type StoreRule } from '../../core/plan/index.ts';
 import { dealFrame, itemWords, namesOf, offerPhrase, storeWords } from '../../core/sentence/index.ts';
 import { Part } from '../../ui/pieces/index.ts';
 import { writing } from '../../ui/writing/index.ts';
@@ -14,7 +14,7 @@ import { WhenPart } from '../sentence/when-part.tsx';
 import { WhoPart } from '../sentence/who-part.tsx';
 import type { Growth } from './kind-in-editor.ts';
 import { inEditor } from './kinds.ts';
-import { CodesPanel, LimitsPanel } from './limits-panel.tsx';
+import { LimitsPanel } from './limits-panel.tsx';
 
 export type DealFormProps = Omit<FormProps, 'draft' | 'onChange'> & {
   readonly draft: DealDraft;
@@ -148,21 +148,16 @@ function DealAdditions({
           {() => panel(part)}
         </Part>
       ))}
-      <Part
-        name="Limits"
-        words="limits, and with price changes"
-        wide
-        invalid={faultUnder(faults, '/limitPerBasket') ?? faultUnder(faults, '/uses')}
-      >
-        {() => <LimitsPanel draft={draft} onChange={onChange} />}
-      </Part>
-      <Part name="Codes" words="codes" wide invalid={faultUnder(faults, '/codes')}>
-        {() => (
-          <span className="block text-sm">
-            <CodesPanel draft={draft} onChange={onChange} />
-          </span>
-        )}
-      </Part>
+      {roomOf(draft.offer).over === 'units' ? (
+        <Part
+          name="Limits"
+          words="limits, and with price changes"
+          wide
+          invalid={faultUnder(faults, '/limitPerBasket')}
+        >
+          {() => <LimitsPanel draft={draft} onChange={onChange} />}
+        </Part>
+      ) : null}
     </FrameParts>
   );
 }

@@ -1,6 +1,7 @@
 import type { FreeGoodsDocument } from '../../core/plan/index.ts';
 import { Check } from '../../ui/pieces/index.ts';
-import { CountedByField, CountField, OptionalCount } from './count-field.tsx';
+import { CountField, OptionalCount } from '../sentence/count-field.tsx';
+import { CountedByField } from './counted-by-field.tsx';
 import { GoodsField } from './goods-field.tsx';
 import { ItemField } from './item-field.tsx';
 import type { KindInEditor } from './kind-in-editor.ts';

@@ -1,7 +1,7 @@
 import type { BundleDocument, BuyAndGetDocument, RewardUnitDocument } from '../../core/plan/index.ts';
 import { NOTHING_CHOSEN } from '../../core/sentence/index.ts';
 import { Check } from '../../ui/pieces/index.ts';
-import { CountField } from './count-field.tsx';
+import { CountField } from '../sentence/count-field.tsx';
 import { GoodsField } from './goods-field.tsx';
 import type { KindInEditor } from './kind-in-editor.ts';
 import type { PanelProps } from './panel-props.ts';

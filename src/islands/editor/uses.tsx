@@ -86,7 +86,7 @@ function Newest({ newest, view: { lens, now } }: { newest: UsesView['newest']; v
             <td>
               {[row.code && `code ${row.code}`, row.shopper && `shopper ${row.shopper}`]
                 .filter(Boolean)
-                .join(', ')}
+                .join(', ') || 'a guest'}
               {row.over ? ' beyond the limit, while cut off' : ''}
             </td>
           </tr>

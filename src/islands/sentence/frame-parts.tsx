@@ -3,6 +3,7 @@ import type { Choices } from '../../contracts/view/index.ts';
 import { KeptField, Part } from '../../ui/pieces/index.ts';
 import type { Draft } from '../draft/draft.ts';
 import type { Refusal } from '../server/index.ts';
+import { CodesPart } from './codes-part.tsx';
 import { faultUnder } from './faults.ts';
 import { PlacesPart } from './places-part.tsx';
 import { SupplierPart } from './supplier-part.tsx';
@@ -39,6 +40,9 @@ export function FrameParts({
               onChange={(priority) => priority !== null && onChange({ ...draft, priority })}
             />
           )}
+        </Part>
+        <Part name="Codes" words="codes, and how often" wide invalid={under('/codes', '/uses')}>
+          {() => <CodesPart draft={draft} onChange={onChange} />}
         </Part>
         <Part
           name="Channels and terminals"

@@ -1,6 +1,5 @@
-import { COUNT_WORDS } from '../../core/sentence/index.ts';
 import { KeptField } from '../../ui/pieces/index.ts';
-import { countOf } from '../sentence/typed-numbers.ts';
+import { countOf } from './typed-numbers.ts';
 
 /** A whole number from 1. */
 export function CountField({
@@ -42,34 +41,5 @@ export function OptionalCount({
       reading={{ read: countOf, wanted: 'a whole number from 1, or nothing' }}
       onChange={onChange}
     />
-  );
-}
-
-type CountedBy = keyof typeof COUNT_WORDS;
-
-/** How units are counted together. */
-export function CountedByField({
-  count,
-  onChange,
-}: {
-  count: CountedBy;
-  onChange: (count: CountedBy) => void;
-}) {
-  return (
-    <fieldset className="space-y-1">
-      <legend className="mb-1">Units are counted</legend>
-      {(Object.keys(COUNT_WORDS) as CountedBy[]).map((one) => (
-        <label key={one} className="flex items-center gap-2">
-          <input
-            type="radio"
-            name="counted"
-            className="radio radio-sm"
-            checked={count === one}
-            onChange={() => onChange(one)}
-          />
-          {COUNT_WORDS[one]}
-        </label>
-      ))}
-    </fieldset>
   );
 }

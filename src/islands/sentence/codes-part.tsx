@@ -1,0 +1,59 @@
+import { KeptField } from '../../ui/pieces/index.ts';
+import type { Draft } from '../draft/draft.ts';
+import { OptionalCount } from './count-field.tsx';
+import { listOf } from './typed-numbers.ts';
+
+interface PartProps {
+  readonly draft: Draft;
+  readonly onChange: (draft: Draft) => void;
+}
+
+/** By which codes a promotion of any kind is had, and how often, counted over all tills. */
+export function CodesPart(props: PartProps) {
+  return (
+    <span className="block space-y-3 text-sm">
+      <CodesField {...props} />
+      <UsesFields {...props} />
+    </span>
+  );
+}
+
+const USES = {
+  perShopper: 'At most so many receipts a shopper',
+  inAll: 'At most so many receipts in all',
+  perCode: 'At most so many receipts a code',
+  cutOff: 'While a till is cut off it may give so many by itself; nothing means none',
+} as const;
+
+function UsesFields({ draft, onChange }: PartProps) {
+  const { uses = {}, ...rest } = draft;
+  return (Object.keys(USES) as (keyof typeof USES)[]).map((key) => (
+    <OptionalCount
+      key={key}
+      label={USES[key]}
+      count={uses[key]}
+      onChange={(count) => {
+        const { [key]: _, ...others } = uses;
+        const next = count === null ? others : { ...others, [key]: count };
+        onChange((Object.keys(next).length > 0 ? { ...rest, uses: next } : rest) as Draft);
+      }}
+    />
+  ));
+}
+
+/** Only who says one of these gets it. */
+function CodesField({ draft, onChange }: PartProps) {
+  return (
+    <KeptField
+      label="Only with one of these codes, with spaces between; nothing means without a code"
+      text={draft.codes?.join(' ') ?? ''}
+      inputMode="text"
+      optional
+      reading={{ read: listOf, wanted: 'codes with spaces between' }}
+      onChange={(codes) => {
+        const { codes: _, ...rest } = draft;
+        onChange((codes && codes.length > 0 ? { ...rest, codes } : rest) as Draft);
+      }}
+    />
+  );
+}
