@@ -18,7 +18,13 @@ const WORTH_ONE = {
 beforeAll(async () => {
   const rufus = await as('rufus');
   const given = (id: string, more: object) =>
-    saveApproved({ ...change(id), where: { stores: STORES }, offer: WORTH_ONE, ...more } as never);
+    saveApproved({
+      ...change(id),
+      when: { from: '2026-11-01T00:00', to: '2027-06-01T20:00' },
+      where: { stores: STORES },
+      offer: WORTH_ONE,
+      ...more,
+    } as never);
   await given('last-one', { codes: ['LAST-ONE'], uses: { inAll: 1 } });
   await given('each-once', { codes: ['ONCE-A', 'ONCE-B'], uses: { perCode: 1, cutOff: 1 } });
   const { planVersion } = (await rufus.get('/api/send/review')).body;
