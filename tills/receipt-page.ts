@@ -42,8 +42,8 @@ function closing(
 ): string {
   const to = `/till/${idInAddress(till)}/basket/${basket}`;
   const alone =
-    counted === false && rung.wanted.length > 0
-      ? '<p class="off">Cut off: nobody counts with the other tills what this basket uses.</p>'
+    counted === false
+      ? '<p class="off">Cut off: nobody counts with the other tills. What may be given only so often is given as far as a till may by itself.</p>'
       : '';
   return `${alone}<form method="post"><button class="first" formaction="${to}/paid">Paid</button><button formaction="${to}/dropped">Left standing</button></form>`;
 }

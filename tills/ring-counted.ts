@@ -16,13 +16,15 @@ export async function ringCounted(
   uses: CountedUses,
 ): Promise<BasketAnswer | null> {
   let usedUp: Record<string, number> = {};
+  let counted = true;
   for (let round = 1; ; round++) {
     const answer = ring(usedUp);
     if (!answer?.ok) return answer;
     const { wanted, cutOff } = answer.rung;
     const allowed = await uses.ask(basket, wanted, (promotion) => cutOff[promotion] ?? 0);
+    counted &&= allowed.counted;
     const refused = wanted.filter(({ key }) => key in allowed.usedUp);
-    if (refused.length === 0) return { ...answer, basket, counted: allowed.counted };
+    if (refused.length === 0) return { ...answer, basket, counted };
     usedUp = { ...usedUp, ...upTo(round < ROUNDS ? refused : wanted, allowed.usedUp) };
   }
 }
