@@ -35,11 +35,7 @@ ${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state
 }
 
 /** What becomes of the basket; what it uses of what is limited is kept for it until then. */
-function closing(
-  till: string,
-  basket: string,
-  { counted, rung }: { counted?: boolean; rung: RungBasket },
-): string {
+function closing(till: string, basket: string, { counted }: { counted?: boolean }): string {
   const to = `/till/${idInAddress(till)}/basket/${basket}`;
   const alone =
     counted === false
