@@ -98,6 +98,16 @@ test('cut off it gives no code twice of which it knows itself', async () => {
   expect((await one.ask('y', [code], two)).usedUp).toEqual({ 'code:LEAF': 1 });
 });
 
+test('cut off it counts what it gave in the span in which it gave it', async () => {
+  const one = till();
+  away = true;
+  const week = { ...wanting('a', 1, 'a@ann'), span: '2027-04-12' };
+  await one.ask('x', [week], two);
+  await one.paid('x');
+  expect((await one.ask('y', [week], two)).usedUp).toEqual({ 'a@ann': 1 });
+  expect((await one.ask('y', [{ ...week, span: '2027-04-19' }], two)).usedUp).toEqual({});
+});
+
 test('what it could count before it was cut off stays, and is told later', async () => {
   const one = till();
   await one.ask('x', [wanting('a')], none);

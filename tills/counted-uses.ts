@@ -62,9 +62,10 @@ export function countedUses(
     const given = (promotion: string) =>
       toTell.filter((told) => told.byItself && told.uses.some((use) => use.promotion === promotion)).length;
     // What it knows itself of one code, or one shopper, counts as well.
-    const own = (key: string) => toTell.filter((told) => told.uses.some((use) => use.key === key)).length;
+    const own = ({ key, span }: WantedUse) =>
+      toTell.filter((told) => told.uses.some((use) => use.key === key && use.span === span)).length;
     const refused = uses.filter(
-      ({ key, promotion, most }) => given(promotion) >= allowance(promotion) || own(key) >= most,
+      (use) => given(use.promotion) >= allowance(use.promotion) || own(use) >= use.most,
     );
     const left = uses.filter((use) => !refused.includes(use));
     keepOpen(basket, left, true);

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { type PlanDocument, PROMOTION_STATUSES } from '../core/plan/index.ts';
+import { type PlanDocument, PROMOTION_STATUSES, USE_SPANS } from '../core/plan/index.ts';
 import { id, itemRule, list, MOST, money, short, storeRule } from './plan-rules.ts';
 
 /**
@@ -204,7 +204,13 @@ export const promotionSchema = Joi.object({
   when: when.required(),
   who: Joi.object({ groups: list(id), shoppers: list(id), guests: Joi.boolean() }),
   codes: list(id),
-  uses: Joi.object({ inAll: count, perCode: count, perShopper: count, cutOff: count }),
+  uses: Joi.object({
+    inAll: count,
+    perCode: count,
+    perShopper: count,
+    every: Joi.valid(...USE_SPANS),
+    cutOff: count,
+  }),
   limitPerBasket: whole,
   supplier: supplierTerms,
   offer: offer.required(),

@@ -6,6 +6,8 @@ export interface WantedUseSaid {
   promotion: string;
   /** How often it may be used by all receipts together, as the till's price file says. */
   most: number;
+  /** The first day of the span in which it counts; absent: it counts once for all. */
+  span?: string;
 }
 
 const id = Joi.string().min(1).max(200);
@@ -14,6 +16,7 @@ const uses = Joi.array()
     Joi.object<WantedUseSaid>({
       key: Joi.string().min(1).max(420).required(),
       promotion: id.required(),
+      span: Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'day such as 2027-03-01'),
       most: Joi.number().integer().min(1).max(1_000_000_000).required(),
     }),
   )

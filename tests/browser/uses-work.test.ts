@@ -22,17 +22,20 @@ test('a price change asks for a code and is given so often; its page tells how o
   await page.getByLabel(/Only with one of these codes/).fill('TEA-TIME');
   await page.getByLabel('At most so many receipts in all').fill('3');
   await page.getByLabel('At most so many receipts a code').fill('2');
+  await page.getByLabel('These limits count').selectOption('anew each week, from Monday');
   expect(await accessFaults(page, { within: '[data-panel]' })).toEqual([]);
   await page.keyboard.press('Escape');
-  await page.getByText('with a code, at most 2 times a code, at most 3 times in all').waitFor();
+  await page
+    .getByText('with a code, at most 2 times a code each week, at most 3 times in all each week')
+    .waitFor();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByText('Saved.').waitFor();
   const id = new URL(page.url()).pathname.split('/').at(-1)!;
   const { promotion } = await (await page.request.get(`/api/promotions/${id}`)).json();
-  expect(promotion).toMatchObject({ codes: ['TEA-TIME'], uses: { inAll: 3, perCode: 2 } });
+  expect(promotion).toMatchObject({ codes: ['TEA-TIME'], uses: { inAll: 3, perCode: 2, every: 'week' } });
   const uses = page.getByRole('region', { name: 'How often it was used' });
-  await uses.getByText('0 of 3 receipts in all.').waitFor();
-  await uses.getByText('TEA-TIME: 0 of 2 receipts of this code.').waitFor();
+  await uses.getByText('0 of 3 receipts in all this week.').waitFor();
+  await uses.getByText('TEA-TIME: 0 of 2 receipts of this code this week.').waitFor();
   await uses.getByText('No receipt has used it yet.').waitFor();
   expect(complaints).toEqual([]);
   await page.context().close();

@@ -29,8 +29,8 @@ const hold = (till: string, uses: Use[], minutes = 0) =>
   );
 const take = (till: string, uses: Use[], basket?: string) =>
   usesRepository(db).take({ ...at(till, basket), store: 'east' }, uses, new Date(NOW));
-const counted = async ({ key }: Use, minutes = 0) =>
-  (await usesRepository(db).counted([key], new Date(NOW + minutes * MINUTE))).get(key);
+const counted = async (use: Use, minutes = 0) =>
+  (await usesRepository(db).counted([use], new Date(NOW + minutes * MINUTE))).get(use.key);
 
 test('of 100 tills that ask for the last use at once exactly one gets it', async () => {
   const use = limited(3);
@@ -100,4 +100,22 @@ test('what a till gave by itself beyond the limit counts, and says so', async ()
   expect(await counted(use)).toEqual({ taken: 2, held: 0 });
   expect(await usesRepository(db).newest(use.promotion, ['west'], 10)).toEqual([]);
   expect(await usesRepository(db).newest(use.promotion, ['east'], 1)).toHaveLength(1);
+});
+
+test('what counts anew each week is used once in each, and a receipt counts in its own', async () => {
+  const week = { ...limited(1), span: '2027-04-12' };
+  const next = { ...week, span: '2027-04-19' };
+  await hold('a', [week]);
+  await take('a', [week]);
+  expect((await hold('b', [week])).get(week.key)).toBe(1);
+  expect((await hold('b', [next])).size).toBe(0);
+  expect([await counted(week), await counted(next)]).toEqual([
+    { taken: 1, held: 0 },
+    { taken: 0, held: 1 },
+  ]);
+  await take('c', [week]);
+  expect(await usesRepository(db).newest(week.promotion, null, 5)).toMatchObject([
+    { terminal: 'a', key: week.key, over: false },
+    { terminal: 'c', key: week.key, over: true },
+  ]);
 });

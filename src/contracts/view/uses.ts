@@ -12,6 +12,8 @@ export interface UsesView {
   /** Each code, where there is a limit of one. */
   readonly codes: readonly (UseCount & { readonly code: string })[];
   readonly perShopper: number | null;
+  /** After how long they count anew: the counts are those of the span that is running; null: never. */
+  readonly every: 'day' | 'week' | 'month' | null;
   /** The newest first. */
   readonly newest: readonly {
     /** ISO 8601, UTC. */

@@ -1,3 +1,4 @@
+export * from './first-day-of.ts';
 export * from './last-at.ts';
 export * from './recurrence.ts';
 export { isRepeatFault, type RepeatFault } from './recurrence-rule.ts';

@@ -146,6 +146,10 @@ export interface SupplierTermsDocument {
 export const PROMOTION_STATUSES = ['draft', 'approved', 'paused', 'archived'] as const;
 export type PromotionStatus = (typeof PROMOTION_STATUSES)[number];
 
+/** After how long the uses of something limited count anew. */
+export const USE_SPANS = ['day', 'week', 'month'] as const;
+export type UseSpan = (typeof USE_SPANS)[number];
+
 export interface PromotionDocument {
   id: string;
   name: string;
@@ -167,6 +171,8 @@ export interface PromotionDocument {
     inAll?: number;
     perCode?: number;
     perShopper?: number;
+    /** All of them count anew in each, by the calendar of the store; absent: once for all. A week begins on Monday. */
+    every?: UseSpan;
     /** How many receipts a till that is cut off gives it by itself, told later; absent: none. */
     cutOff?: number;
   };

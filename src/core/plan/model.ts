@@ -1,6 +1,13 @@
 import type { DayNumber, Schedule } from '../calendar/index.ts';
 import type { BasisPoints, Currency, MinorUnits, Rounding } from '../money/index.ts';
-import type { ItemDocument, PlanDocument, PromotionStatus, StoreDocument, StoreRule } from './document.ts';
+import type {
+  ItemDocument,
+  PlanDocument,
+  PromotionStatus,
+  StoreDocument,
+  StoreRule,
+  UseSpan,
+} from './document.ts';
 import type { Offer } from './offers.ts';
 
 /** A plan document that has been checked, with money, dates and times as numbers. */
@@ -75,6 +82,8 @@ export interface UseLimits {
   readonly inAll: number | null;
   readonly perCode: number | null;
   readonly perShopper: number | null;
+  /** After how long they count anew; null: never. */
+  readonly every: UseSpan | null;
   /** How many receipts a till gives it by itself while nobody counts for it. */
   readonly cutOff: number;
 }

@@ -147,6 +147,7 @@ export function readPromotion(document: PromotionDocument, currency: Currency): 
       inAll: document.uses?.inAll ?? null,
       perCode: document.uses?.perCode ?? null,
       perShopper: document.uses?.perShopper ?? null,
+      every: document.uses?.every ?? null,
       cutOff: document.uses?.cutOff ?? 0,
     },
     limitPerBasket: document.limitPerBasket ?? null,

@@ -32,7 +32,7 @@ function wanted(
   const read = readBasket(basketOf(lines, more), compiled);
   if (!read.ok) throw new Error(JSON.stringify(read.faults));
   return wantedUses(ringBasket(compiled, read.basket), read.basket, compiled).map(
-    ({ key, most }) => `${key} ${most}`,
+    ({ key, most, span }) => `${key} ${most}${span === undefined ? '' : ` in ${span}`}`,
   );
 }
 
@@ -88,6 +88,21 @@ test.each<[string, PromotionDocument[], Record<string, number>, Partial<BasketDo
     { x: 1 },
     { codes: ['spring 1', 'LEAF'], usesSoFar: { 'code:SPRING-1': 2 } },
     ['code:LEAF 2'],
+  ],
+  [
+    'what counts anew each week counts from its Monday, by the calendar of the store',
+    [offer('c', change, { uses: { inAll: 5, every: 'week' } })],
+    { x: 1 },
+    // Still Sunday in London.
+    { at: '2027-03-08T00:30' },
+    ['c 5 in 2027-03-08'],
+  ],
+  [
+    'and each month from its first day',
+    [offer('c', change, { uses: { perShopper: 1, every: 'month' } })],
+    { x: 1 },
+    { shopper: 'ann', at: '2027-03-31T23:30' },
+    ['c@ann 1 in 2027-03-01'],
   ],
 ])('%s', (_, promotions, lines, more, uses) => {
   expect(wanted(promotions, lines, more)).toEqual(uses);

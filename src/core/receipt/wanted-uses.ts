@@ -1,3 +1,4 @@
+import { type DayNumber, dayOf, firstDayOf, formatLocalDate } from '../calendar/index.ts';
 import { normalCode, normalCodes } from '../codes/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
@@ -11,19 +12,29 @@ export interface WantedUse {
   readonly key: string;
   readonly promotion: string;
   readonly most: number;
+  /** The first day of the span in which it counts, by the calendar of the store; absent: it counts once for all. */
+  readonly span?: string;
 }
 
 /** What a receipt draws on (pricing rules 4.5): it is one use of each promotion on it, however often that was applied. */
-export function wantedUses(receipt: Receipt, basket: Basket, { plan }: CompiledPlan): WantedUse[] {
+export function wantedUses(receipt: Receipt, basket: Basket, compiled: CompiledPlan): WantedUse[] {
   const named = promotionsOn(receipt);
-  return plan.promotions
+  const store = compiled.stores.get(basket.store)!;
+  const today = dayOf(compiled.clockOf(store).toWall(basket.at));
+  return compiled.plan.promotions
     .filter(({ id }) => named.has(id))
-    .flatMap((promotion) => usesOf(promotion, receipt, basket));
+    .flatMap((promotion) => usesOf(promotion, receipt, basket, today));
 }
 
-function usesOf({ id, uses, codes }: Promotion, receipt: Receipt, { shopper }: Basket): WantedUse[] {
+function usesOf(
+  { id, uses, codes }: Promotion,
+  receipt: Receipt,
+  { shopper }: Basket,
+  today: DayNumber,
+): WantedUse[] {
   const wanted: WantedUse[] = [];
-  const want = (key: string, most: number) => void wanted.push({ key, promotion: id, most });
+  const span = uses.every === null ? {} : { span: formatLocalDate(firstDayOf(uses.every, today)) };
+  const want = (key: string, most: number) => void wanted.push({ key, promotion: id, most, ...span });
   if (uses.inAll !== null) want(id, uses.inAll);
   if (uses.perShopper !== null && shopper.kind === 'shopper' && shopper.id !== null)
     want(shopperKey(id, shopper.id), uses.perShopper);

@@ -52,6 +52,7 @@ function boundWords(promotion: Framed): string[] {
   const { alone, channels, terminals, codes, startsFrom, limitPerBasket, uses = {} } = promotion;
   const limit = (count: number | undefined, words: string) =>
     count === undefined ? '' : `at most ${times(count)} ${words}`;
+  const each = uses.every ? ` each ${uses.every}` : '';
   return [
     alone ? 'and nothing adds to it' : '',
     startsFrom === 'base' ? 'counted from the price before any price change' : '',
@@ -59,9 +60,9 @@ function boundWords(promotion: Framed): string[] {
     terminals ? `only at the terminals ${terminals.join(' or ')}` : '',
     codes?.length ? 'with a code' : '',
     limit(limitPerBasket, 'a basket'),
-    limit(uses.perShopper, 'a shopper'),
-    limit(uses.perCode, 'a code'),
-    limit(uses.inAll, 'in all'),
+    limit(uses.perShopper, `a shopper${each}`),
+    limit(uses.perCode, `a code${each}`),
+    limit(uses.inAll, `in all${each}`),
   ].filter((part) => part !== '');
 }
 

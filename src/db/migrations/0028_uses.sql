@@ -15,6 +15,7 @@ CREATE TABLE "use_taken" (
 	"terminal" text NOT NULL,
 	"basket" text NOT NULL,
 	"key" text NOT NULL,
+	"span" text,
 	"promotion" text NOT NULL,
 	"store" text NOT NULL,
 	"at" timestamp with time zone NOT NULL,

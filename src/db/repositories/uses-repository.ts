@@ -18,26 +18,38 @@ export function usesRepository(db: Database): UseStore {
         const own = await tx
           .select({ key: t.useTaken.key })
           .from(t.useTaken)
-          .where(and(ofBasket(t.useTaken, at), inArray(t.useTaken.key, keys)));
+          .where(
+            and(
+              ofBasket(t.useTaken, at),
+              inArray(
+                t.useTaken.key,
+                uses.map(({ key }) => key),
+              ),
+            ),
+          );
         // A receipt that is asked about once more after it was closed has its uses already.
         const has = new Set(own.map(({ key }) => key));
-        const others = (key: string) => (taken.get(key) ?? 0) - (has.has(key) ? 1 : 0) + (held.get(key) ?? 0);
-        const free = uses.filter(({ key, most }) => others(key) < most && !has.has(key));
+        const others = (use: Use) =>
+          (taken.get(counterOf(use)) ?? 0) - (has.has(use.key) ? 1 : 0) + (held.get(counterOf(use)) ?? 0);
+        const free = uses.filter((use) => others(use) < use.most && !has.has(use.key));
         if (free.length > 0)
-          await tx
-            .insert(t.useHold)
-            .values(free.map(({ key }) => ({ terminal: at.terminal, basket: at.basket, key, until })));
+          await tx.insert(t.useHold).values(
+            free.map((use) => ({
+              ...{ terminal: at.terminal, basket: at.basket },
+              ...{ key: counterOf(use), until },
+            })),
+          );
         return new Map(
-          uses.flatMap(({ key, most }) => (others(key) < most ? [] : [[key, others(key)] as const])),
+          uses.flatMap((use) => (others(use) < use.most ? [] : [[use.key, others(use)] as const])),
         );
       }),
     async take({ store, ...at }, uses, when) {
       await db.transaction(async (tx) => {
         const keys = keysOf(uses);
         const taken = await lock(tx, keys);
-        const rows = uses.map(({ key, promotion, most }) => ({
-          ...{ ...at, key, promotion, store, at: when },
-          over: (taken.get(key) ?? 0) >= most,
+        const rows = uses.map((use) => ({
+          ...{ ...at, key: use.key, span: use.span ?? null, promotion: use.promotion, store, at: when },
+          over: (taken.get(counterOf(use)) ?? 0) >= use.most,
         }));
         if (rows.length > 0) {
           const made = await tx
@@ -45,7 +57,8 @@ export function usesRepository(db: Database): UseStore {
             .values(rows)
             .onConflictDoNothing()
             .returning({ key: t.useTaken.key });
-          const fresh = made.map(({ key }) => key);
+          const isMade = new Set(made.map(({ key }) => key));
+          const fresh = uses.filter(({ key }) => isMade.has(key)).map(counterOf);
           if (fresh.length > 0)
             await tx
               .update(t.useCount)
@@ -58,15 +71,18 @@ export function usesRepository(db: Database): UseStore {
     async giveBack(at) {
       await db.delete(t.useHold).where(ofBasket(t.useHold, at));
     },
-    async counted(keys, now) {
+    async counted(uses, now) {
+      const keys = keysOf(uses);
       if (keys.length === 0) return new Map();
-      const rows = await db
-        .select()
-        .from(t.useCount)
-        .where(inArray(t.useCount.key, [...keys]));
+      const rows = await db.select().from(t.useCount).where(inArray(t.useCount.key, keys));
       const held = await heldOf(db, keys, now);
       const taken = new Map(rows.map((row) => [row.key, row.taken]));
-      return new Map(keys.map((key) => [key, { taken: taken.get(key) ?? 0, held: held.get(key) ?? 0 }]));
+      return new Map(
+        uses.map((use) => {
+          const counter = counterOf(use);
+          return [use.key, { taken: taken.get(counter) ?? 0, held: held.get(counter) ?? 0 }];
+        }),
+      );
     },
     async newest(promotion, stores, most) {
       if (stores?.length === 0) return [];
@@ -92,8 +108,13 @@ export function usesRepository(db: Database): UseStore {
   };
 }
 
+type Counted = Pick<Use, 'key' | 'span'>;
+
+/** What counts it: anew in each span. A slash stands between, which no date has. */
+const counterOf = ({ key, span }: Counted): string => (span === undefined ? key : `${key}/${span}`);
+
 /** In one order, so that no two baskets wait for each other. */
-const keysOf = (uses: readonly Use[]): string[] => [...new Set(uses.map(({ key }) => key))].sort();
+const keysOf = (uses: readonly Counted[]): string[] => [...new Set(uses.map(counterOf))].sort();
 
 /** From here on nobody else counts these, until what is done with them is written. @returns how often each was used. */
 async function lock(tx: Transaction, keys: readonly string[]): Promise<ReadonlyMap<string, number>> {

@@ -4,7 +4,7 @@ const instant = (name: string) => timestamp(name, { withTimezone: true });
 
 /** How often something limited was used at all tills together; whoever uses it holds its row until that is written. */
 export const useCount = pgTable('use_count', {
-  /** As a basket tells its uses so far: a promotion, "code:CODE" or "promotion@shopper". */
+  /** As a basket tells its uses so far: a promotion, "code:CODE" or "promotion@shopper"; then the span, where there is one. */
   key: text().primaryKey(),
   taken: integer().notNull().default(0),
 });
@@ -16,6 +16,7 @@ export const useHold = pgTable(
     terminal: text().notNull(),
     /** As the till names it. */
     basket: text().notNull(),
+    /** As of {@link useCount}. */
     key: text().notNull(),
     until: instant('until').notNull(),
   },
@@ -29,6 +30,8 @@ export const useTaken = pgTable(
     terminal: text().notNull(),
     basket: text().notNull(),
     key: text().notNull(),
+    /** The first day of the span in which it counts; null: once for all. */
+    span: text(),
     promotion: text().notNull(),
     store: text().notNull(),
     /** By the till's clock. */

@@ -26,16 +26,16 @@ export function Uses({ promotion, view }: { promotion: string; view: LensView })
   );
 }
 
-function Counted({ uses: { inAll, codes, newest }, view }: { uses: UsesView; view: LensView }) {
+function Counted({ uses: { inAll, codes, every, newest }, view }: { uses: UsesView; view: LensView }) {
   const over = newest.filter((one) => one.over).length;
   return (
     <div className="mt-1 text-sm">
-      {inAll ? <p>{countWords(inAll, 'in all')}</p> : null}
+      {inAll ? <p>{countWords(inAll, `in all${spanWords(every)}`)}</p> : null}
       {codes.length > 0 ? (
         <ul>
           {codes.map(({ code, ...count }) => (
             <li key={code}>
-              <code>{code}</code>: {countWords(count, 'of this code')}
+              <code>{code}</code>: {countWords(count, `of this code${spanWords(every)}`)}
             </li>
           ))}
         </ul>
@@ -95,6 +95,9 @@ function Newest({ newest, view: { lens, now } }: { newest: UsesView['newest']; v
     </table>
   );
 }
+
+const spanWords = (every: UsesView['every']): string =>
+  every === null ? '' : every === 'day' ? ' today' : ` this ${every}`;
 
 /** "12 of 100 receipts in all; 1 is kept for a basket that is not paid yet." */
 function countWords({ most, taken, held }: UseCount, of: string): string {

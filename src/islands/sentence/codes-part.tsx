@@ -1,3 +1,4 @@
+import type { UseSpan } from '../../core/plan/index.ts';
 import { KeptField } from '../../ui/pieces/index.ts';
 import type { Draft } from '../draft/draft.ts';
 import { OptionalCount } from './count-field.tsx';
@@ -14,6 +15,7 @@ export function CodesPart(props: PartProps) {
     <span className="block space-y-3 text-sm">
       <CodesField {...props} />
       <UsesFields {...props} />
+      <SpanField {...props} />
     </span>
   );
 }
@@ -35,7 +37,8 @@ function UsesFields({ draft, onChange }: PartProps) {
       onChange={(count) => {
         const { [key]: _, ...others } = uses;
         const next = count === null ? others : { ...others, [key]: count };
-        onChange((Object.keys(next).length > 0 ? { ...rest, uses: next } : rest) as Draft);
+        const limited = Object.keys(next).some((limit) => limit !== 'every');
+        onChange((limited ? { ...rest, uses: next } : rest) as Draft);
       }}
     />
   ));
@@ -55,5 +58,40 @@ function CodesField({ draft, onChange }: PartProps) {
         onChange((codes && codes.length > 0 ? { ...rest, codes } : rest) as Draft);
       }}
     />
+  );
+}
+
+const SPANS: readonly { every: UseSpan | null; words: string }[] = [
+  { every: null, words: 'once for all' },
+  { every: 'day', words: 'anew each day' },
+  { every: 'week', words: 'anew each week, from Monday' },
+  { every: 'month', words: 'anew each month' },
+];
+
+/** Whether the limits count once for all or anew in each span, by the calendar of the store. */
+function SpanField({ draft, onChange }: PartProps) {
+  const { uses = {}, ...rest } = draft;
+  const { every, ...limits } = uses;
+  if (Object.keys(limits).length === 0) return null;
+  return (
+    <label className="block">
+      These limits count
+      <select
+        className="select select-sm mt-0.5 w-full"
+        value={every ?? ''}
+        onChange={({ target }) =>
+          onChange({
+            ...rest,
+            uses: target.value === '' ? limits : { ...limits, every: target.value as UseSpan },
+          } as Draft)
+        }
+      >
+        {SPANS.map(({ every: span, words }) => (
+          <option key={words} value={span ?? ''}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

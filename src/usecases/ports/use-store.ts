@@ -9,6 +9,8 @@ export interface Use {
   readonly key: string;
   readonly promotion: string;
   readonly most: number;
+  /** The first day of the span in which it counts; absent: it counts once for all. */
+  readonly span?: string;
 }
 
 /** A use that was made, as it is told afterwards. */
@@ -36,8 +38,11 @@ export interface UseStore {
   /** Writes down uses of a receipt that was closed, each once however often that is told; nothing is kept for it then. */
   take(basket: BasketAtTill & { readonly store: string }, uses: readonly Use[], at: Date): Promise<void>;
   giveBack(basket: BasketAtTill): Promise<void>;
-  /** How often each of these was used, and is kept for baskets now. */
-  counted(keys: readonly string[], now: Date): Promise<ReadonlyMap<string, { taken: number; held: number }>>;
+  /** By key: how often each of these was used in its span, and is kept for baskets now. */
+  counted(
+    uses: readonly Pick<Use, 'key' | 'span'>[],
+    now: Date,
+  ): Promise<ReadonlyMap<string, { taken: number; held: number }>>;
   /** The newest uses of a promotion. @param stores Only there; null: everywhere. */
   newest(promotion: string, stores: readonly string[] | null, most: number): Promise<readonly UseMade[]>;
 }

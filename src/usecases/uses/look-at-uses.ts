@@ -1,4 +1,7 @@
 import type { Person, UsesView } from '../../contracts/index.ts';
+import { dayOf, firstDayOf, formatLocalDate, instant, wallTime } from '../../core/calendar/index.ts';
+import type { UseSpan } from '../../core/plan/index.ts';
+import type { CompiledPlan } from '../../core/price-book/index.ts';
 import { codeKey, shopperKey } from '../../core/receipt/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook, UseMade, UseStore } from '../ports/index.ts';
@@ -18,8 +21,12 @@ export async function lookAtUses(
   if (!promotion) return null;
   const { uses = {}, codes = [] } = promotion;
   const ofCodes = uses.perCode === undefined ? [] : codes;
+  const span = uses.every === undefined ? {} : { span: spanAt(uses.every, compiled, now) };
   const [counted, newest] = await Promise.all([
-    ports.uses.counted([id, ...ofCodes.map(codeKey)], new Date(now)),
+    ports.uses.counted(
+      [id, ...ofCodes.map(codeKey)].map((key) => ({ key, ...span })),
+      new Date(now),
+    ),
     ports.uses.newest(id, person.stores, NEWEST),
   ]);
   const none = { taken: 0, held: 0 };
@@ -31,6 +38,7 @@ export async function lookAtUses(
       ...(counted.get(codeKey(code)) ?? none),
     })),
     perShopper: uses.perShopper ?? null,
+    every: uses.every ?? null,
     newest: receiptsOf(newest).map(({ first, keys }) => {
       const store = compiled.stores.get(first.store);
       const code = codes.find((one) => keys.some(({ key }) => key === codeKey(one)));
@@ -47,6 +55,13 @@ export async function lookAtUses(
       };
     }),
   };
+}
+
+/** By the calendar of the first store: the others may be a few hours before or behind. */
+function spanAt(every: UseSpan, { stores, clockOf }: CompiledPlan, now: number): string {
+  const [first] = stores.values();
+  const wall = first ? clockOf(first).toWall(instant(now)) : wallTime(now);
+  return formatLocalDate(firstDayOf(every, dayOf(wall)));
 }
 
 /** A receipt may use the promotion itself, a code of it, and what a shopper has of it: it is told once. */
