@@ -6,7 +6,7 @@ export function basketAsked(query: URLSearchParams): Omit<AskedBasket, 'basket'>
   const text = (key: string) => (query.get(key) ?? '').trim();
   const added = text('add') === '' ? [] : [`${text('add')}*${text('quantity') || '1'}`];
   const lines = [...text('lines').split(',').filter(Boolean), ...added].join(',');
-  return { lines, codes: text('codes'), group: text('group'), payment: text('payment') };
+  return { lines, codes: text('codes'), group: text('group'), card: text('card'), payment: text('payment') };
 }
 
 /** "Q100181*2,Q100119*0.5" */
@@ -20,11 +20,13 @@ export const linesOf = (text: string): TillBasket['lines'] =>
     });
 
 export function basketOf(
-  { codes, group, payment }: Omit<AskedBasket, 'basket'>,
+  { codes, group, card, payment }: Omit<AskedBasket, 'basket'>,
   lines: TillBasket['lines'],
 ): TillBasket {
   return {
-    ...(group === '' ? {} : { shopper: { groups: [group] } }),
+    ...(group === '' && card === ''
+      ? {}
+      : { shopper: { ...(card === '' ? {} : { id: card }), ...(group === '' ? {} : { groups: [group] }) } }),
     ...(codes === ''
       ? {}
       : {

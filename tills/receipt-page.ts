@@ -10,6 +10,8 @@ export interface AskedBasket {
   readonly lines: string;
   readonly codes: string;
   readonly group: string;
+  /** The number of a card or an account; empty: nobody who is known. */
+  readonly card: string;
   readonly payment: string;
   /** By which it is paid or left standing. */
   readonly basket: string;
@@ -29,7 +31,7 @@ export function basketPage(state: TillState, asked: AskedBasket, answer: BasketA
     `Basket at till ${state.id}`,
     `<p><a href="/till/${idInAddress(state.id)}">Till ${escapeHtml(state.id)}</a></p><h1>A basket</h1>
 <form><input type="hidden" name="basket" value="${escapeHtml(asked.basket)}"><label>SKU or barcode<input name="add" autofocus></label><label>How many<input name="quantity" value="1" size="4"></label><button>Put in</button>
-${field('Goods so far', 'lines', 30)}${field('Codes, with commas between', 'codes', 12)}${field('Paid by', 'payment', 8)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
+${field('Goods so far', 'lines', 30)}${field('Codes, with commas between', 'codes', 12)}${field('Paid by', 'payment', 8)}${field('Card', 'card', 10)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
 ${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state.id, answer.rung) + closing(state.id, asked.basket, answer) : faultWords(answer.faults)}`,
   );
 }

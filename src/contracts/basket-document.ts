@@ -21,6 +21,7 @@ export const basketSchema: Joi.ObjectSchema<BasketDocument> = Joi.object({
   shopper: Joi.alternatives().conditional(Joi.string(), {
     then: text,
     otherwise: Joi.object({
+      id: text,
       groups: Joi.array().items(text).max(1_000),
       pastOrders: count,
       lifetimeSpend: amount,

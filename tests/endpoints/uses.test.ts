@@ -27,6 +27,7 @@ beforeAll(async () => {
     } as never);
   await given('last-one', { codes: ['LAST-ONE'], uses: { inAll: 1 } });
   await given('each-once', { codes: ['ONCE-A', 'ONCE-B'], uses: { perCode: 1, cutOff: 1 } });
+  await given('once-a-card', { codes: ['CARD-ONCE'], uses: { perShopper: 1 } });
   const { planVersion } = (await rufus.get('/api/send/review')).body;
   const { rollout } = (await rufus.send('POST', '/api/send', { planVersion, stores: STORES })).body;
   for (const till of [HERE, THERE])
@@ -88,6 +89,24 @@ describe('a limit over all tills', () => {
       { code: 'ONCE-B', most: 1, taken: 0, held: 0 },
     ]);
     expect(body.newest.map(({ terminal, over }: any) => [terminal, over])).toContainEqual([HERE, true]);
+  });
+
+  it('is each shopper’s own, by the number of a card, at whatever till', async () => {
+    const reward = async (till: string, basket: string, card?: string) => {
+      const shopper = card === undefined ? {} : { shopper: { id: card } };
+      const lines = [{ sku: 'Q100042', quantity: 1 }];
+      const { body } = await ringAtTill(till, { id: basket, codes: ['card once'], ...shopper, lines });
+      return body.rung.receipt.rewards.map(({ promotion }: any) => promotion);
+    };
+    expect(await reward(HERE!, 'basket-card1', 'card 7')).toEqual(['once-a-card']);
+    await closeBasket(HERE!, 'basket-card1', 'paid');
+    expect(await reward(THERE!, 'basket-card2', 'card 7')).toEqual([]);
+    expect(await reward(THERE!, 'basket-card3', 'card 8')).toEqual(['once-a-card']);
+    expect((await usesOf('once-a-card')).body).toMatchObject({
+      newest: [{ terminal: HERE, shopper: 'card 7' }],
+    });
+    // Of a guest nobody knows how often they came.
+    expect(await reward(THERE!, 'basket-card4')).toEqual(['once-a-card']);
   });
 
   it('is told to nobody of other stores, and not of what is not there', async () => {

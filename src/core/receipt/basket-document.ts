@@ -11,8 +11,11 @@ export interface BasketDocument {
   at: string;
   channel?: string;
   terminal?: string;
-  /** Absent: a guest. */
-  shopper?: string | { groups?: string[]; pastOrders?: number; lifetimeSpend?: Money };
+  /**
+   * Absent: a guest. A text names a shopper of the plan; else what is known of one, with the number of their card or account
+   * as `id`, by which a limit for each shopper counts. One of the plan has what the plan says, where nothing else is said.
+   */
+  shopper?: string | { id?: string; groups?: string[]; pastOrders?: number; lifetimeSpend?: Money };
   codes?: string[];
   /** By promotion id, by "code:CODE", by "promotionId@shopper". */
   usesSoFar?: Record<string, number>;

@@ -95,13 +95,15 @@ function shopperOf(
   fault: (path: Fault['path'], what: string, wanted: string) => void,
 ): { shopper: Shopper; history: Basket['history'] } {
   if (shopper === undefined) return { shopper: GUEST, history: null };
+  const recordOf = (id: string | undefined) => compiled.plan.shoppers.find((one) => one.id === id);
   if (typeof shopper === 'string') {
-    const record = compiled.plan.shoppers.find(({ id }) => id === shopper);
+    const record = recordOf(shopper);
     if (!record) fault(['shopper'], `no shopper "${shopper}"`, 'the id of a shopper in this plan');
     const { groups = [], pastOrders = 0, lifetimeSpend = minorUnits(0) } = record ?? {};
     return { shopper: { kind: 'shopper', id: shopper, groups }, history: { pastOrders, lifetimeSpend } };
   }
-  const { groups = [], pastOrders = 0 } = shopper;
+  const record = recordOf(shopper.id);
+  const { groups = record?.groups ?? [], pastOrders = record?.pastOrders ?? 0 } = shopper;
   for (const [i, group] of groups.entries())
     if (!compiled.plan.shopperGroups.some(({ id }) => id === group))
       fault(
@@ -109,8 +111,12 @@ function shopperOf(
         `no shopper group "${group}"`,
         'the id of a shopper group in this plan',
       );
+  const spent =
+    shopper.lifetimeSpend === undefined && record?.lifetimeSpend
+      ? record.lifetimeSpend
+      : amount(shopper.lifetimeSpend, ['shopper', 'lifetimeSpend']);
   return {
-    shopper: { kind: 'shopper', id: null, groups },
-    history: { pastOrders, lifetimeSpend: amount(shopper.lifetimeSpend, ['shopper', 'lifetimeSpend']) },
+    shopper: { kind: 'shopper', id: shopper.id ?? null, groups },
+    history: { pastOrders, lifetimeSpend: spent },
   };
 }

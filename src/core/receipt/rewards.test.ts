@@ -279,6 +279,30 @@ describe('codes and limits', () => {
       ring(plan, basketOf({ x: 1 }, { shopper, usesSoFar: { 'c@ann': 1 } })).total;
     expect([of('ann'), of('bo')]).toEqual(['10.00', '9.00']);
   });
+
+  it('a shopper of whom only a card is known has a limit of their own, too', () => {
+    const plan = basketPlan({ x: '10.00' }, [coded({ codes: [], uses: { perShopper: 1 } })]);
+    const of = (shopper: BasketDocument['shopper']) =>
+      ring(plan, basketOf({ x: 1 }, { ...(shopper ? { shopper } : {}), usesSoFar: { 'c@card-7': 1 } })).total;
+    expect([of({ id: 'card-7' }), of({ id: 'card-8' }), of({}), of(undefined)]).toEqual([
+      ...['10.00', '9.00', '9.00', '9.00'],
+    ]);
+  });
+
+  it('a card that the plan knows stands for its shopper, and what is said of them goes before', () => {
+    const mine = coded({ codes: [], who: { groups: ['members'] } });
+    const plan = basketPlan({ x: '10.00' }, [mine], {
+      shopperGroups: [{ id: 'members', name: 'Members' }],
+      shoppers: [{ id: 'ann', groups: ['members'] }],
+    });
+    const of = (shopper: BasketDocument['shopper'] & object) =>
+      ring(plan, basketOf({ x: 1 }, { shopper })).total;
+    expect([of({ id: 'ann' }), of({ id: 'ann', groups: [] }), of({ id: 'bo' })]).toEqual([
+      '9.00',
+      '10.00',
+      '10.00',
+    ]);
+  });
 });
 
 describe('nearly there', () => {
