@@ -1,10 +1,10 @@
 import { beforeEach, expect, test } from 'vitest';
-import { countedUses, type UsesToTell, type UseTalk } from './counted-uses.ts';
+import { countedUses, type KeptUses, type UseTalk } from './counted-uses.ts';
 
 const NOW = Date.parse('2027-04-14T10:00:00Z');
 const wanting = (promotion: string, most = 5, key = promotion) => ({ key, promotion, most });
 
-let disk: { toTell: readonly UsesToTell[] } | null;
+let disk: KeptUses | null;
 let said: string[];
 let usedUp: Record<string, number>;
 let away: boolean;
@@ -30,7 +30,7 @@ const talk: UseTalk = {
 };
 const DISK = {
   read: () => disk,
-  write(value: { toTell: readonly UsesToTell[] }) {
+  write(value: KeptUses) {
     disk = value;
   },
 };
@@ -116,4 +116,11 @@ test('what it could count before it was cut off stays, and is told later', async
   expect(disk?.toTell).toMatchObject([{ basket: 'x', byItself: false }]);
   // Its own goods were counted: they take nothing of what it may give by itself.
   expect((await one.ask('y', [wanting('a')], () => 1)).usedUp).toEqual({});
+});
+
+test('what was rung before its power went is paid after it has come back', async () => {
+  await till().ask('x', [wanting('a')], none);
+  await till().paid('x');
+  await till().paid('x');
+  expect(said).toEqual(['hold x a', 'take x a 2027-04-14T10:00:00.000Z']);
 });

@@ -12,6 +12,18 @@ export interface UsesToTell {
   readonly byItself: boolean;
 }
 
+interface OpenBasket {
+  readonly uses: readonly WantedUseSaid[];
+  readonly byItself: boolean;
+}
+
+/** What a till remembers of uses, power or not. */
+export interface KeptUses {
+  readonly toTell: readonly UsesToTell[];
+  /** Baskets that were rung and are neither paid nor dropped, by name. */
+  readonly open?: readonly (readonly [string, OpenBasket])[];
+}
+
 /** Asks and tells the server about uses; throws where it cannot be reached. */
 export interface UseTalk {
   hold(basket: string, uses: readonly WantedUseSaid[]): Promise<HeldUses>;
@@ -39,22 +51,25 @@ export interface CountedUses {
 /** Baskets that nobody pays are forgotten: as many as a till may have at hand. */
 const OPEN = 200;
 
-export function countedUses(
-  talk: UseTalk,
-  disk: KeptOnDisk<{ readonly toTell: readonly UsesToTell[] }>,
-  now: () => number,
-): CountedUses {
-  let toTell: readonly UsesToTell[] = disk.read()?.toTell ?? [];
-  const open = new Map<string, { uses: readonly WantedUseSaid[]; byItself: boolean }>();
+export function countedUses(talk: UseTalk, disk: KeptOnDisk<KeptUses>, now: () => number): CountedUses {
+  const kept = disk.read();
+  let toTell: readonly UsesToTell[] = kept?.toTell ?? [];
+  const open = new Map<string, OpenBasket>(kept?.open ?? []);
 
   function remember(next: readonly UsesToTell[]): void {
-    disk.write({ toTell: next });
+    disk.write({ toTell: next, open: [...open] });
     toTell = next;
+  }
+  function forget(basket: string): boolean {
+    const was = open.delete(basket);
+    if (was) remember(toTell);
+    return was;
   }
   function keepOpen(basket: string, uses: readonly WantedUseSaid[], byItself: boolean): void {
     open.delete(basket);
     if (open.size >= OPEN) open.delete(open.keys().next().value!);
     open.set(basket, { uses, byItself });
+    remember(toTell);
   }
 
   /** While it is cut off it counts what it gave itself and could not tell, and no more than it may. */
@@ -76,7 +91,7 @@ export function countedUses(
     async ask(basket, uses, allowance) {
       if (uses.length === 0) {
         // What it used before is not in it any more.
-        if (open.delete(basket)) await talk.giveBack(basket).catch(() => {});
+        if (forget(basket)) await talk.giveBack(basket).catch(() => {});
         return { usedUp: {}, counted: true };
       }
       try {
@@ -95,12 +110,12 @@ export function countedUses(
       const closed = open.get(basket);
       if (!closed) return;
       open.delete(basket);
-      if (closed.uses.length === 0) return;
+      if (closed.uses.length === 0) return remember(toTell);
       remember([...toTell, { basket, at: new Date(now()).toISOString(), ...closed }]);
       await this.tell().catch(() => {});
     },
     async dropped(basket) {
-      if (open.delete(basket)) await talk.giveBack(basket).catch(() => {});
+      if (forget(basket)) await talk.giveBack(basket).catch(() => {});
     },
     async tell() {
       while (toTell.length > 0) {

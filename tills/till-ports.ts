@@ -1,4 +1,4 @@
-import type { UsesToTell } from './counted-uses.ts';
+import type { KeptUses } from './counted-uses.ts';
 import type { KeptOnDisk } from './kept-on-disk.ts';
 import type { PictureDisk } from './picture-disk.ts';
 import type { PriceFileDisk } from './price-file-disk.ts';
@@ -79,7 +79,7 @@ export interface TillPorts {
   readonly pictures: PictureDisk;
   /** The key that was put into it after the first one. */
   readonly ownKey: KeptOnDisk<{ readonly key: string }>;
-  readonly uses: KeptOnDisk<{ readonly toTell: readonly UsesToTell[] }>;
+  readonly uses: KeptOnDisk<KeptUses>;
   readonly ringer: Ringer;
   now(): number;
   /** Whether it runs the first version of its program: whole files, the one key, nothing vouched for. */

@@ -20,7 +20,7 @@ const uses = Joi.array()
       most: Joi.number().integer().min(1).max(1_000_000_000).required(),
     }),
   )
-  .unique('key')
+  .unique((a: WantedUseSaid, b: WantedUseSaid) => a.key === b.key && a.span === b.span)
   .max(500)
   .required();
 

@@ -59,6 +59,15 @@ test('tills that want the same in another order wait for no circle', async () =>
   expect(await counted(uses[0]!)).toEqual({ taken: 0, held: 60 });
 });
 
+test('a basket whose uses were forgotten asks again while others ask for them', async () => {
+  const uses = [limited(1_000), limited(1_000)];
+  const tills = Array.from({ length: 40 }, (_, i) => `till-${i}`);
+  await Promise.all(tills.map((till) => hold(till, uses)));
+  // All at once, after all of them have run out: each is at its own rows and at those of the others.
+  await Promise.all(tills.map((till, i) => hold(till, i % 2 ? uses : uses.toReversed(), 11)));
+  expect(await counted(uses[0]!, 11)).toEqual({ taken: 0, held: 40 });
+});
+
 test('what is given back, or forgotten for ten minutes, may be used by others', async () => {
   const use = limited(1);
   expect((await hold('a', [use])).size).toBe(0);

@@ -90,6 +90,26 @@ test.each<[string, PromotionDocument[], Record<string, number>, Partial<BasketDo
     ['code:LEAF 2'],
   ],
   [
+    'one code of two promotions is used once, as often as the stricter lets it',
+    [
+      offer('c', change, { codes: ['LEAF'], uses: { perCode: 5 } }),
+      offer('r', reward, { codes: ['LEAF'], uses: { perCode: 2 } }),
+    ],
+    { x: 1 },
+    { codes: ['LEAF'] },
+    ['code:LEAF 2'],
+  ],
+  [
+    'and where the stricter one is used up, as often as the other does',
+    [
+      offer('c', change, { codes: ['LEAF'], uses: { perCode: 5 } }),
+      offer('r', reward, { codes: ['LEAF'], uses: { perCode: 2 } }),
+    ],
+    { x: 1 },
+    { codes: ['LEAF'], usesSoFar: { 'code:LEAF': 2 } },
+    ['code:LEAF 5'],
+  ],
+  [
     'what counts anew each week counts from its Monday, by the calendar of the store',
     [offer('c', change, { uses: { inAll: 5, every: 'week' } })],
     { x: 1 },

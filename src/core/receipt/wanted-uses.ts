@@ -21,9 +21,22 @@ export function wantedUses(receipt: Receipt, basket: Basket, compiled: CompiledP
   const named = promotionsOn(receipt);
   const store = compiled.stores.get(basket.store)!;
   const today = dayOf(compiled.clockOf(store).toWall(basket.at));
-  return compiled.plan.promotions
-    .filter(({ id }) => named.has(id))
-    .flatMap((promotion) => usesOf(promotion, receipt, basket, today));
+  return eachOnce(
+    compiled.plan.promotions
+      .filter(({ id }) => named.has(id))
+      .flatMap((promotion) => usesOf(promotion, receipt, basket, today)),
+  );
+}
+
+/** A code of several promotions is used once by a receipt; the one that lets it be used least often bounds it. */
+function eachOnce(wanted: readonly WantedUse[]): WantedUse[] {
+  const found = new Map<string, WantedUse>();
+  for (const use of wanted) {
+    const name = JSON.stringify([use.key, use.span]);
+    const known = found.get(name);
+    if (!known || use.most < known.most) found.set(name, use);
+  }
+  return [...found.values()];
 }
 
 function usesOf(

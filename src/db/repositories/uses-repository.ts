@@ -9,11 +9,11 @@ export function usesRepository(db: Database): UseStore {
   return {
     hold: (at, uses, now, until) =>
       db.transaction(async (tx) => {
-        await tx.delete(t.useHold).where(ofBasket(t.useHold, at));
         const keys = keysOf(uses);
-        if (keys.length === 0) return new Map();
         const taken = await lock(tx, keys);
-        await tx.delete(t.useHold).where(and(inArray(t.useHold.key, keys), lte(t.useHold.until, now)));
+        await tx.delete(t.useHold).where(ofBasket(t.useHold, at));
+        if (keys.length === 0) return new Map();
+        await forget(tx, keys, now);
         const held = await heldOf(tx, keys, now);
         const own = await tx
           .select({ key: t.useTaken.key })
@@ -130,6 +130,16 @@ async function lock(tx: Transaction, keys: readonly string[]): Promise<ReadonlyM
     .orderBy(asc(t.useCount.key))
     .for('update');
   return new Map(rows.map(({ key, taken }) => [key, taken]));
+}
+
+/** What nobody paid or gave back in time; left to the basket itself where that is at it. */
+async function forget(tx: Transaction, keys: readonly string[], now: Date): Promise<void> {
+  const stale = tx
+    .select({ row: sql`ctid` })
+    .from(t.useHold)
+    .where(and(inArray(t.useHold.key, [...keys]), lte(t.useHold.until, now)))
+    .for('update', { skipLocked: true });
+  await tx.delete(t.useHold).where(sql`ctid in ${stale}`);
 }
 
 async function heldOf(
