@@ -1,5 +1,5 @@
 /// <reference types="astro/client" />
-declare namespace astroHTML.JSX {
+declare namespace Astro {
   interface ClientDirectives {
     /** Comes to life when it is approached; see src/ui/touched.ts. */
     'client:touched'?: boolean | { keys: true };
