@@ -11,7 +11,7 @@ interface Field {
 }
 
 const FIRST = {
-  codes: { label: 'Codes', hint: 'with commas between' },
+  codes: { label: 'Codes', hint: 'commas between' },
   payment: { label: 'Paid by', hint: 'not said', of: 'payments' },
   way: { label: 'Way of delivery', hint: 'not said', of: 'deliveries' },
   charge: { label: 'Charge for delivery', hint: 'none: taken along', amount: true },
