@@ -18,7 +18,7 @@ export default function touched(load: Load, { value }: { value?: unknown }, isla
       .then((hydrate) => hydrate())
       .then(
         () => {
-          for (const name of APPROACHES) island.removeEventListener(name, wake);
+          for (const name of APPROACHES) island.removeEventListener(name, approached);
         },
         (error) => {
           // Cut off: whoever comes near it again tries again.
@@ -29,8 +29,13 @@ export default function touched(load: Load, { value }: { value?: unknown }, isla
     return under;
   }
 
-  for (const name of APPROACHES) island.addEventListener(name, wake);
-  if (island.contains(document.activeElement)) void wake();
+  /** That nothing came is said in the console by then; the next approach tries again. */
+  function approached(): void {
+    wake().catch(() => {});
+  }
+
+  for (const name of APPROACHES) island.addEventListener(name, approached);
+  if (island.contains(document.activeElement)) approached();
   if (typeof value === 'object' && value !== null && 'keys' in value) holdKeys(wake);
 }
 

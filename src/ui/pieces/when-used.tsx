@@ -2,8 +2,10 @@ import { type ComponentType, createElement, type ReactNode, useEffect, useState 
 
 /** A part of a page whose script is loaded when somebody comes near it, and no sooner. */
 export interface LaterPart<P> {
-  /** Begins to load it; once, until that fails. */
-  near(): Promise<void>;
+  /** Loads it; once, until that fails. */
+  load(): Promise<void>;
+  /** Somebody came near: it begins to load. That it failed is told where it is wanted. */
+  near(): void;
   /** Null: not loaded yet. */
   there(): ComponentType<P> | null;
 }
@@ -12,21 +14,19 @@ export interface LaterPart<P> {
 export function laterPart<P>(load: () => Promise<ComponentType<P>>): LaterPart<P> {
   let part: ComponentType<P> | null = null;
   let under: Promise<void> | null = null;
-  return {
-    there: () => part,
-    near() {
-      under ??= load().then(
-        (loaded) => {
-          part = loaded;
-        },
-        (error) => {
-          under = null;
-          throw error;
-        },
-      );
-      return under;
-    },
-  };
+  function loaded(): Promise<void> {
+    under ??= load().then(
+      (found) => {
+        part = found;
+      },
+      (error) => {
+        under = null;
+        throw error;
+      },
+    );
+    return under;
+  }
+  return { there: () => part, load: loaded, near: () => void loaded().catch(() => {}) };
 }
 
 /** Such a part, loaded now if it was not; `meanwhile` stands there until then. Where it cannot be had it says so. */
@@ -42,18 +42,27 @@ export function WhenUsed<P extends object>({
   const [failed, setFailed] = useState(false);
   const [isThere, setThere] = useState(part.there() !== null);
   useEffect(() => {
-    if (!isThere)
-      part.near().then(
+    if (!isThere && !failed)
+      part.load().then(
         () => setThere(true),
         () => setFailed(true),
       );
-  }, [part, isThere]);
+  }, [part, isThere, failed]);
   const Part = part.there();
   if (Part) return createElement(Part, given);
   if (meanwhile && !failed) return meanwhile;
   return (
     <span role="status" className="quiet text-sm">
-      {failed ? 'This could not be read. Close it and try again.' : 'Reading …'}
+      {failed ? (
+        <>
+          This could not be read.{' '}
+          <button type="button" className="link" onClick={() => setFailed(false)}>
+            Try again
+          </button>
+        </>
+      ) : (
+        'Reading …'
+      )}
     </span>
   );
 }
