@@ -5,9 +5,11 @@ import { describeFault } from '../src/core/plan/index.ts';
 import type { CompiledPlan } from '../src/core/price-book/index.ts';
 import {
   type BasketDocument,
+  NONE_VOUCHED,
   type ReceiptDocument,
   receiptDocument,
   ringBasket,
+  type VouchedCodes,
   type WantedUse,
   wantedUses,
 } from '../src/core/receipt/index.ts';
@@ -47,16 +49,25 @@ export interface TillPlace {
   readonly at: Instant;
 }
 
-/** Rings a whole basket from a price file alone. A barcode does where a SKU is wanted. */
-export function ringWhole(compiled: CompiledPlan, place: TillPlace, raw: unknown): BasketAnswer {
+/**
+ * Rings a whole basket from a price file alone. A barcode does where a SKU is wanted.
+ * @param vouched what is known of codes that the price file does not list.
+ */
+export function ringWhole(
+  compiled: CompiledPlan,
+  place: TillPlace,
+  raw: unknown,
+  vouched: VouchedCodes = NONE_VOUCHED,
+): BasketAnswer {
   const { store, terminal } = place;
   const at = formatMoment(place.at, compiled.clockOf(compiled.stores.get(store)!));
   const asked = typeof raw === 'object' && raw !== null ? raw : {};
   const parsed = parseBasket({ ...withSkus(asked, compiled), store, terminal, at }, compiled);
   if (!parsed.ok) return { ok: false, faults: parsed.faults.map(describeFault) };
-  const rung = ringBasket(compiled, parsed.basket);
+  const basket = { ...parsed.basket, vouched };
+  const rung = ringBasket(compiled, basket);
   const receipt = receiptDocument(rung, compiled.plan.currency);
-  const wanted = wantedUses(rung, parsed.basket, compiled);
+  const wanted = wantedUses(rung, basket, compiled);
   const { items, promotions } = compiled.plan;
   const named = new Set(receipt.lines.map(({ sku }) => sku));
   return {

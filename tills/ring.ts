@@ -3,6 +3,7 @@ import { formatAmount, type MinorUnits } from '../src/core/money/index.ts';
 import { readPlan } from '../src/core/plan/index.ts';
 import { type CompiledPlan, compile, priceAt } from '../src/core/price-book/index.ts';
 import type { PriceFileContent } from '../src/core/price-file/index.ts';
+import { codesToVouch, type VouchedCodes } from '../src/core/receipt/index.ts';
 import { GUEST } from '../src/core/tag-price/index.ts';
 import { type BasketAnswer, ringWhole, type TillPlace } from './ring-basket.ts';
 
@@ -27,11 +28,16 @@ export interface Ringer {
     question: { store: string; code: string; at: Instant; group: string | null; terminal: string },
   ): Rung;
   /** A whole basket in the open format, without what the till itself knows. */
-  basket(content: string, place: TillPlace, raw: unknown): BasketAnswer;
+  basket(content: string, place: TillPlace, raw: unknown, vouched: VouchedCodes): BasketAnswer;
+  /** Codes of a basket of which a price file does not say what they are. */
+  codesToVouch(content: string, raw: unknown): readonly string[];
 }
 
 /** Compiled price files kept in memory at once; the many tills of one process share those of their store. */
 const KEPT = 6;
+
+/** More of them no basket may carry. */
+const MOST_CODES = 100;
 
 export function ringer(): Ringer {
   const kept = new Map<string, CompiledPlan>();
@@ -52,7 +58,14 @@ export function ringer(): Ringer {
         return `the price file cannot be read (${(error as Error).message})`;
       }
     },
-    basket: (content, place, raw) => ringWhole(compiledOf(content), place, raw),
+    basket: (content, place, raw, vouched) => ringWhole(compiledOf(content), place, raw, vouched),
+    codesToVouch(content, raw) {
+      const { codes } = (raw ?? {}) as { codes?: unknown };
+      const said = Array.isArray(codes)
+        ? codes.filter((code) => typeof code === 'string' && code !== '')
+        : [];
+      return codesToVouch(compiledOf(content).plan.promotions, said.slice(0, MOST_CODES));
+    },
     ring(content, { store, code, at, group, terminal }) {
       const compiled = compiledOf(content);
       const item = compiled.plan.items.find(({ sku, gtin }) => sku === code || gtin === code);

@@ -4,6 +4,7 @@ import { picturesIn } from '../src/core/price-file/index.ts';
 import { sha256Of } from '../src/signing/index.ts';
 import { type Accepted, accept, type Held } from './accept.ts';
 import { type BoundedReply, boundedFetch } from './bounded-fetch.ts';
+import { codeTalk } from './code-talk.ts';
 import { countedUses } from './counted-uses.ts';
 import { ringCounted } from './ring-counted.ts';
 import type { Till, TillIdentity, TillPorts, TillState } from './till-ports.ts';
@@ -156,6 +157,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     }
   }
 
+  const codes = codeTalk(ask, () => on && !isOld());
   // Cut off, or of the first version of its program, it counts for itself.
   const uses = countedUses(
     usesTalk(ask, () => on && !isOld()),
@@ -229,8 +231,9 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     picture: (id) => ports.pictures.read(id),
     async ringBasket(basket, name) {
       const place = { store: identity.store, terminal: identity.id, at: ringsAt() };
+      const vouched = await codes(held ? ports.ringer.codesToVouch(held.content, basket) : []);
       const ring = (used: Readonly<Record<string, number>>) =>
-        held && ports.ringer.basket(held.content, place, withUses(basket, used));
+        held && ports.ringer.basket(held.content, place, withUses(basket, used), vouched);
       return ringCounted(name, ring, uses);
     },
     paid: (name) => uses.paid(name),

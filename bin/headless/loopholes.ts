@@ -1,6 +1,7 @@
 import { findLoopholes, type Loophole } from '../../src/core/loopholes/index.ts';
 import { formatAmount, type MinorUnits } from '../../src/core/money/index.ts';
 import { compile, DEFAULT_CHANNEL } from '../../src/core/price-book/index.ts';
+import { standIns } from '../../src/core/receipt/index.ts';
 import { one, optional, readArguments, refuse } from './arguments.ts';
 import { readPlanFile } from './plan-file.ts';
 import { momentOf, placeOf, shopperOf } from './question.ts';
@@ -31,6 +32,7 @@ export function loopholes(words: readonly string[], print: (line: string) => voi
       terminal: null,
     },
     ...{ shopper, history: null, codes, usesSoFar: new Map(), payment, delivery: null },
+    vouched: standIns(plan.promotions),
     ...{ region: null, postcode: null, linkTag: null, lines: [] },
   };
   const { found, looked } = findLoopholes(compiled, {

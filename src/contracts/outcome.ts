@@ -13,6 +13,8 @@ export type Failure =
   | { readonly kind: 'too-large'; readonly most: number }
   /** It was stopped, or not begun: too many ask at once, or it would take too long. */
   | { readonly kind: 'too-much'; readonly why: 'full' | 'person-full' | 'took-too-long' | 'died' }
+  /** Too many codes were tried that are none; milliseconds until the next one is looked at. */
+  | { readonly kind: 'slowed'; readonly wait: number }
   /** Something that we stand on is away; it may be asked again. */
   | { readonly kind: 'away'; readonly what: 'database' | 'chain' }
   | Conflict;

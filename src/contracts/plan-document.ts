@@ -204,6 +204,7 @@ export const promotionSchema = Joi.object({
   when: when.required(),
   who: Joi.object({ groups: list(id), shoppers: list(id), guests: Joi.boolean() }),
   codes: list(id),
+  codeBatches: Joi.valid(true),
   uses: Joi.object({
     inAll: count,
     perCode: count,

@@ -5,6 +5,7 @@ export * from './repositories/beginning-repository.ts';
 export * from './repositories/chain-repository.ts';
 export * from './repositories/chain-words-repository.ts';
 export * from './repositories/channels.ts';
+export * from './repositories/code-repository.ts';
 export * from './repositories/desk-repository.ts';
 export * from './repositories/draft-repository.ts';
 export * from './repositories/finding-repository.ts';

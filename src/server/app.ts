@@ -105,6 +105,10 @@ function working(application: App): App {
       const sent = await heavy.value('', 'sendByItself', now());
       if (sent) log.info(sent, 'what is approved was sent by itself');
     },
+    async 'make-codes'() {
+      while (await heavy.value('', 'fillCodeBatches'));
+      await heavy.value('', 'throwOldListsAway', now());
+    },
     async 'tell-programs'() {
       const more = await tellPrograms(application, callProgram, () => new Date(), randomUUID);
       if (more) await all.ask('tell-programs', 1);
@@ -130,18 +134,23 @@ function working(application: App): App {
       all.ask('tell-programs').catch((error) => log.debug({ err: error }, 'told late'));
     }, TOLD_AFTER).unref();
   };
+  // Whoever asked for some, at whichever server; and those that a server that died did not make.
+  const askForCodes = () =>
+    void all.ask('make-codes').catch((error) => log.debug({ err: error }, 'codes are made late'));
   const hear = (news: Channel) => {
     if (news === 'plan') changedAt = Date.now();
     if (news === 'plan') planChanged();
-    if (news !== 'keys') tellSoon();
+    if (news === 'codes') askForCodes();
+    if (news !== 'keys' && news !== 'codes') tellSoon();
     if (news === 'files' || news === 'keys') application.terminals.look();
     application.news.tell(news);
   };
   const begin = () => {
     planChanged();
+    askForCodes();
     application.terminals.look();
   };
-  hearDatabase(environment.databaseUrl, ['plan', 'files', 'terminals', 'keys'], {
+  hearDatabase(environment.databaseUrl, ['plan', 'files', 'terminals', 'keys', 'codes'], {
     onNews: hear,
     onBegin: begin,
   });

@@ -10,6 +10,7 @@ export const JOBS = [
   'renew-price-files',
   'send-by-itself',
   'tell-programs',
+  'make-codes',
 ] as const;
 export type JobName = (typeof JOBS)[number];
 
@@ -20,6 +21,8 @@ const BY_THE_CLOCK: Partial<Record<JobName, string>> = {
   'send-by-itself': '* * * * *',
   // What was not taken is tried again when its pause is over.
   'tell-programs': '* * * * *',
+  // Lists that are old go away.
+  'make-codes': '23 * * * *',
 };
 
 /** One that was begun and never ended, as its server died, is begun anew after this long. */

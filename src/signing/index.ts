@@ -1,5 +1,6 @@
 export * from './api-key.ts';
 export * from './canonical-text.ts';
+export * from './code-seal.ts';
 export * from './first-code.ts';
 export * from './keys.ts';
 export * from './newest.ts';

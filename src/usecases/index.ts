@@ -1,5 +1,6 @@
 export * from './begin/index.ts';
 export * from './check/index.ts';
+export * from './codes/index.ts';
 export * from './grid/index.ts';
 export * from './past/index.ts';
 export * from './people/index.ts';

@@ -5,6 +5,7 @@ export * from './beginning.ts';
 export * from './bring-in.ts';
 export * from './calendar.ts';
 export * from './choices.ts';
+export * from './codes.ts';
 export * from './deal-preview.ts';
 export * from './grid.ts';
 export * from './history.ts';

@@ -23,6 +23,8 @@ export interface UsesView {
     readonly timeZone: string;
     readonly terminal: string;
     readonly code: string | null;
+    /** The batch whose code was said; null: of none. */
+    readonly batch: number | null;
     readonly shopper: string | null;
     /** It was used up before: a till that was cut off gave it by itself. */
     readonly over: boolean;

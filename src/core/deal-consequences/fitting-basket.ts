@@ -3,7 +3,7 @@ import { shopperFor, terminalFor } from '../consequences/index.ts';
 import type { MinorUnits } from '../money/index.ts';
 import { type Conditions, type Promotion, roomOf, type StoreDocument } from '../plan/index.ts';
 import { type CompiledPlan, DEFAULT_CHANNEL } from '../price-book/index.ts';
-import type { Basket } from '../receipt/index.ts';
+import { type Basket, codesHeld, standIns } from '../receipt/index.ts';
 
 /** What delivery is taken to cost where a deal on it is looked at, in whole units of money. */
 const ORDINARY_CHARGE = 5;
@@ -27,7 +27,8 @@ export function fittingBasket(
     terminal: terminalFor(compiled, promotion, store.id) ?? null,
     shopper: known && shopper.kind === 'guest' ? { kind: 'shopper', id: null, groups: [] } : shopper,
     history: known ? historyFor(conditions) : null,
-    codes: promotion.codes.slice(0, 1),
+    codes: codesHeld(promotion).slice(0, 1),
+    vouched: standIns([promotion]),
     usesSoFar: new Map(),
     payment: conditions?.payments?.[0] ?? null,
     delivery: deliveryFor(compiled, promotion, conditions),

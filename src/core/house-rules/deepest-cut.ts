@@ -12,8 +12,9 @@ import { storesOf } from '../selection/index.ts';
 export function deepestCut(compiled: CompiledPlan, promotion: Promotion): BasisPoints {
   if (isDeal(promotion)) return cutOfDeal(compiled, promotion);
   // For whom and where in the store it counts does not matter to how deep it is.
-  const open = { who: { kind: 'everyone' }, codes: [], channels: null, terminals: null } as const;
-  return cutOfPrices(compiled, { ...promotion, ...open, status: 'approved' });
+  const open = { who: { kind: 'everyone' }, codes: [], codeBatches: false } as const;
+  const anywhere = { channels: null, terminals: null } as const;
+  return cutOfPrices(compiled, { ...promotion, ...open, ...anywhere, status: 'approved' });
 }
 
 const isDeal = (promotion: Promotion): promotion is BasketOfferPromotion =>

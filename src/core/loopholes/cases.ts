@@ -1,4 +1,5 @@
 import type { Instant } from '../calendar/index.ts';
+import { needsCode } from '../plan/index.ts';
 import { type CompiledPlan, mixer, type RowPainter, rowPainter } from '../price-book/index.ts';
 import type { Shopper } from '../tag-price/index.ts';
 import { countingAt } from './counting-at.ts';
@@ -69,6 +70,6 @@ function pricesKey(row: ReturnType<RowPainter['row']>): string {
 /** Numbers of the offers, and of the price changes with codes, that count for somebody who holds every code. */
 function liveAt(compiled: CompiledPlan, store: string, at: Instant, shopper: Shopper): number[] {
   const { changes, offers } = compiled;
-  const coded = [...changes.filter(({ promotion }) => promotion.codes.length > 0), ...offers];
+  const coded = [...changes.filter(({ promotion }) => needsCode(promotion)), ...offers];
   return countingAt(compiled, store, { at, shopper }, coded);
 }

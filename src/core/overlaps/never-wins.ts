@@ -1,5 +1,6 @@
 import type { DayNumber, Instant } from '../calendar/index.ts';
 import { dayOf } from '../calendar/index.ts';
+import { needsCode } from '../plan/index.ts';
 import { barOf, type CompiledChange, DEFAULT_CHANNEL, priceAt, type Situation } from '../price-book/index.ts';
 import type { Ranked, Shopper, WinnerOrder } from '../tag-price/index.ts';
 import { type Field, fieldOf } from './field.ts';
@@ -16,7 +17,7 @@ export function neverWins(scope: Scope, change: CompiledChange): Finding[] {
   const { promotion } = change;
   const rivals = rivalsOf(scope, change);
   if (rivals.length === 0 && !promotion.offer.onTop) return [];
-  if (promotion.offer.onTop && promotion.codes.length > 0) return [];
+  if (promotion.offer.onTop && needsCode(promotion)) return [];
   const found = gathered();
   for (const place of scope.placesOf(change))
     for (const situation of situationsOf(scope, change, place, rivals)) {
@@ -57,7 +58,7 @@ function* situationsOf(
         for (const way of waysTo(scope, change, id)) {
           const situation: Situation = {
             ...{ store: compiled.stores.get(id)!, clock, at, shopper, ...way },
-            holding: new Set(promotion.codes.length > 0 ? [promotion.id] : []),
+            holding: new Set(needsCode(promotion) ? [promotion.id] : []),
           };
           if (barOf(change, situation) !== null) continue;
           const live = rivals.flatMap((rival, i) => (barOf(rival, situation) === null ? [i] : []));

@@ -1,4 +1,5 @@
 import { terminalFor } from '../consequences/index.ts';
+import { needsCode } from '../plan/index.ts';
 import { type CompiledChange, DEFAULT_CHANNEL, timelines } from '../price-book/index.ts';
 import { isFor } from '../tag-price/index.ts';
 import { storyOfSteps, type TagStory, tagStories } from '../tag-story/index.ts';
@@ -74,8 +75,8 @@ export function pricedBy({ compiled }: Scope, looked: readonly Looked[]): Readon
 /** What may set tag prices of these goods for the shopper, by the channel, whatever the store and the terminal. */
 function countingBy({ compiled }: Scope, { shopper, channel }: Way, goods: Int32Array): CompiledChange[] {
   return compiled.changes.filter(({ promotion, selection }) => {
-    const { status, codes, who, channels } = promotion;
-    if (status !== 'approved' || codes.length > 0 || !isFor(who, shopper)) return false;
+    const { status, who, channels } = promotion;
+    if (status !== 'approved' || needsCode(promotion) || !isFor(who, shopper)) return false;
     if (channels && !channels.includes(channel ?? DEFAULT_CHANNEL)) return false;
     return goods.some((index) => selection().mayHave(index));
   });

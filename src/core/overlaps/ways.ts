@@ -1,3 +1,4 @@
+import { needsCode } from '../plan/index.ts';
 import { type CompiledChange, type CompiledPlan, listsFor } from '../price-book/index.ts';
 import { isFor, type Shopper } from '../tag-price/index.ts';
 import { kindsFor } from './kinds-of-shopper.ts';
@@ -18,8 +19,8 @@ export function waysOf(scope: Scope): readonly Way[] {
   const ways = new Map<string, Way & { readonly asking: Set<CompiledChange> }>();
   for (const shopper of scope.kinds)
     for (const change of scope.changes) {
-      const { codes, channels, terminals } = change.promotion;
-      if (codes.length > 0 || kindsFor([shopper], change.promotion).length === 0) continue;
+      const { channels, terminals } = change.promotion;
+      if (needsCode(change.promotion) || kindsFor([shopper], change.promotion).length === 0) continue;
       const channel = channels?.[0];
       const key = JSON.stringify([scope.kinds.indexOf(shopper), channel, terminals]);
       const way = ways.get(key) ?? { shopper, channel, terminals, asking: new Set() };

@@ -167,6 +167,8 @@ export interface PromotionDocument {
   when: WhenDocument;
   who?: WhoDocument;
   codes?: string[];
+  /** A code of one of its batches does as well; those are kept beside the plan. */
+  codeBatches?: true;
   uses?: {
     inAll?: number;
     perCode?: number;

@@ -34,6 +34,7 @@ export * from './gtin.ts';
 export * from './item-rules.ts';
 export * from './merge-promotions.ts';
 export * from './model.ts';
+export * from './needs-code.ts';
 export * from './offers.ts';
 export * from './read.ts';
 export * from './shift-when.ts';

@@ -112,6 +112,8 @@ export interface Promotion {
   readonly when: Schedule;
   readonly who: Who;
   readonly codes: readonly string[];
+  /** Whether codes of batches, which are kept beside the plan, do as well. */
+  readonly codeBatches: boolean;
   readonly uses: UseLimits;
   /** How often it is applied in one basket; null: as often as one likes. */
   readonly limitPerBasket: number | null;

@@ -142,6 +142,7 @@ export function readPromotion(document: PromotionDocument, currency: Currency): 
     when: readSchedule(document.when),
     who: readWho(document.who),
     codes: document.codes ?? [],
+    codeBatches: document.codeBatches ?? false,
     supplier: document.supplier ? readSupplierTerms(document.supplier, currency) : null,
     uses: {
       inAll: document.uses?.inAll ?? null,

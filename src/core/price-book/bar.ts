@@ -1,5 +1,5 @@
 import { boundsOf, type Instant, isUnbroken, type ZoneClock } from '../calendar/index.ts';
-import type { Promotion, StoreDocument } from '../plan/index.ts';
+import { needsCode, type Promotion, type StoreDocument } from '../plan/index.ts';
 import { isFor, type LostReason, type Shopper } from '../tag-price/index.ts';
 import { isLive } from './compiled-plan.ts';
 
@@ -40,7 +40,7 @@ export function standingBar({ promotion, stores }: Placed, situation: Situation)
   if (promotion.terminals && !promotion.terminals.some((name) => situation.terminal.includes(name)))
     return 'wrong-terminal';
   if (!isFor(promotion.who, situation.shopper)) return 'wrong-shopper';
-  if (promotion.codes.length > 0 && !situation.holding?.has(promotion.id)) return 'needs-code';
+  if (needsCode(promotion) && !situation.holding?.has(promotion.id)) return 'needs-code';
   return situation.usedUp?.has(promotion.id) ? 'used-up' : null;
 }
 

@@ -1,9 +1,11 @@
+import { dayOf } from '../calendar/index.ts';
 import { normalCode, normalCodes } from '../codes/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import { barOf, type CompiledPlan, type Placed, type Situation } from '../price-book/index.ts';
 import type { LostReason } from '../tag-price/index.ts';
 import type { Basket } from './basket.ts';
 import { codeKey, shopperKey } from './use-keys.ts';
+import { type BatchCode, NONE_VOUCHED } from './vouched-code.ts';
 
 export const CODE_REASONS = [
   'unknown',
@@ -12,6 +14,9 @@ export const CODE_REASONS = [
   'not-started',
   'over',
   'not-here',
+  'withdrawn',
+  'unchecked',
+  'slowed',
 ] as const;
 export type CodeReason = (typeof CODE_REASONS)[number];
 
@@ -38,12 +43,21 @@ export function checkCodes(basket: Basket, compiled: CompiledPlan, situation: Si
   const holding = new Set<string>();
   const codes = basket.codes.map((code): CheckedCode => {
     const normal = normalCode(code);
-    const owners = placed.filter(({ promotion }) => normalCodes(promotion.codes).has(normal));
-    const reasons = owners.map((owner) => reasonAgainst(owner, code, basket, situation, usedUp));
+    const known = (basket.vouched ?? NONE_VOUCHED).get(normal);
+    const single = typeof known === 'object' ? known : null;
+    const owners = placed.filter(({ promotion }) => isOf(promotion, normal, single));
+    const reasons = owners.map((owner) => {
+      const own = ownBatch(owner.promotion, single);
+      const bar = reasonAgainst(owner, situation, usedUp);
+      if (bar !== null) return bar;
+      return own ? batchReason(own, basket, situation) : sharedReason(owner.promotion, code, basket);
+    });
     owners.forEach(({ promotion }, i) => {
       if (reasons[i] === null) holding.add(promotion.id);
     });
-    if (owners.length === 0) return { code, reason: 'unknown' };
+    // A code of a batch whose promotion is not among those of this till is good elsewhere.
+    if (owners.length === 0)
+      return { code, reason: single ? 'not-here' : typeof known === 'string' ? known : 'unknown' };
     return { code, reason: reasons.includes(null) ? null : reasons[0]! };
   });
   return { codes, holding, usedUp };
@@ -58,18 +72,33 @@ function isUsedUp({ id, uses }: Promotion, basket: Basket): boolean {
   return usesOf(basket, shopperKey(id, shopper.id)) >= uses.perShopper;
 }
 
-function reasonAgainst(
-  owner: Placed,
-  code: string,
-  basket: Basket,
-  situation: Situation,
-  usedUp: ReadonlySet<string>,
-): CodeReason | null {
-  const { id, uses } = owner.promotion;
+/** A code that the promotion lists, or one of its batches. */
+const isOf = (promotion: Promotion, normal: string, single: BatchCode | null): boolean =>
+  normalCodes(promotion.codes).has(normal) || ownBatch(promotion, single) !== null;
+
+const ownBatch = ({ id, codeBatches }: Promotion, single: BatchCode | null): BatchCode | null =>
+  codeBatches && single?.promotion === id ? single : null;
+
+function reasonAgainst(owner: Placed, situation: Situation, usedUp: ReadonlySet<string>): CodeReason | null {
+  const { id } = owner.promotion;
   const bar = barOf(owner, { ...situation, holding: new Set([id]) });
   if (bar !== null) return codeReason(bar);
-  if (usedUp.has(id)) return 'used-up';
-  return uses.perCode !== null && usesOf(basket, codeKey(code)) >= uses.perCode ? 'used-up' : null;
+  return usedUp.has(id) ? 'used-up' : null;
+}
+
+const sharedReason = ({ uses }: Promotion, code: string, basket: Basket): CodeReason | null =>
+  uses.perCode !== null && usesOf(basket, codeKey(code)) >= uses.perCode ? 'used-up' : null;
+
+function batchReason(
+  { key, from, to, withdrawn, test }: BatchCode,
+  basket: Basket,
+  { clock, at }: Situation,
+): CodeReason | null {
+  const day = dayOf(clock.toWall(at));
+  if (withdrawn) return 'withdrawn';
+  if (from !== null && day < from) return 'not-started';
+  if (to !== null && day > to) return 'over';
+  return !test && usesOf(basket, key) > 0 ? 'used-up' : null;
 }
 
 function codeReason(bar: LostReason): CodeReason {

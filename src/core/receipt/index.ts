@@ -12,5 +12,6 @@ export { type RungBasket, ring, ringBasket } from './ring.ts';
 export { type Ringing, ringingOf } from './ringing.ts';
 export * from './second-best.ts';
 export { isUnitOffer, judgedRoom, type UnitOfferPromotion, unitOfferRoom } from './unit-offers.ts';
-export { codeKey, shopperKey } from './use-keys.ts';
+export { batchCodeKey, batchOfKey, codeKey, shopperKey } from './use-keys.ts';
+export * from './vouched-code.ts';
 export * from './wanted-uses.ts';

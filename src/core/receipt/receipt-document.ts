@@ -80,4 +80,7 @@ const CODE_WORDS: Readonly<Record<CodeReason, string>> = {
   'not-started': 'its promotion has not started yet',
   over: 'its promotion is over',
   'not-here': 'its promotion does not count here and now, or not for this shopper',
+  withdrawn: 'it was withdrawn',
+  unchecked: 'nobody could be asked whether it is good: the till is cut off',
+  slowed: 'too many wrong codes were tried here; wait a little',
 };

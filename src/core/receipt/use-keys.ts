@@ -8,6 +8,15 @@ export const codeKey = (code: string): string => `${CODE}${normalCode(code)}`;
 /** How often one shopper used a promotion. */
 export const shopperKey = (promotion: string, shopper: string): string => `${promotion}@${shopper}`;
 
+/** How often a code of a batch was used; it says nothing of the code. @param hash in hexadecimal digits. */
+export const batchCodeKey = (batch: number, hash: string): string => `batch:${batch}:${hash}`;
+
+/** The batch that a key is of; null: it is of none. */
+export function batchOfKey(key: string): number | null {
+  const [, batch] = /^batch:(\d{1,9}):/.exec(key) ?? [];
+  return batch === undefined ? null : Number(batch);
+}
+
 /** The uses so far, with codes as they are compared: what was said of one in two ways of writing adds up. */
 export function readUses(said: Readonly<Record<string, number>>): ReadonlyMap<string, number> {
   const uses = new Map<string, number>();

@@ -5,6 +5,7 @@ import type { CompiledPlan } from '../price-book/index.ts';
 import type { Basket } from './basket.ts';
 import type { Receipt } from './receipt.ts';
 import { codeKey, shopperKey } from './use-keys.ts';
+import { type BatchCode, NONE_VOUCHED } from './vouched-code.ts';
 
 /** One use that a receipt makes of something limited, and how often it may be used by all receipts together. */
 export interface WantedUse {
@@ -40,23 +41,35 @@ function eachOnce(wanted: readonly WantedUse[]): WantedUse[] {
 }
 
 function usesOf(
-  { id, uses, codes }: Promotion,
+  { id, uses, codes, codeBatches }: Promotion,
   receipt: Receipt,
-  { shopper }: Basket,
+  { shopper, vouched = NONE_VOUCHED }: Basket,
   today: DayNumber,
 ): WantedUse[] {
+  const own = normalCodes(codes);
+  // One code does; a second one of the same promotion is not used up with it.
+  const said = receipt.codes
+    .filter(({ reason }) => reason === null)
+    .map(({ code }) => {
+      const known = vouched.get(normalCode(code));
+      const single = codeBatches && typeof known === 'object' && known.promotion === id ? known : null;
+      return { code, single };
+    })
+    .find(({ code, single }) => single !== null || own.has(normalCode(code)));
+  if (said?.single?.test) return [];
   const wanted: WantedUse[] = [];
   const span = uses.every === null ? {} : { span: formatLocalDate(firstDayOf(uses.every, today)) };
   const want = (key: string, most: number) => void wanted.push({ key, promotion: id, most, ...span });
   if (uses.inAll !== null) want(id, uses.inAll);
   if (uses.perShopper !== null && shopper.kind === 'shopper' && shopper.id !== null)
     want(shopperKey(id, shopper.id), uses.perShopper);
-  const own = normalCodes(codes);
-  // One code does; a second one of the same promotion is not used up with it.
-  const said = receipt.codes.find(({ code, reason }) => reason === null && own.has(normalCode(code)));
-  if (uses.perCode !== null && said) want(codeKey(said.code), uses.perCode);
+  if (said?.single) wanted.push(singleUse(id, said.single));
+  else if (said && uses.perCode !== null) want(codeKey(said.code), uses.perCode);
   return wanted;
 }
+
+/** A code of a batch is good once, whatever span the limits of its promotion have. */
+const singleUse = (promotion: string, { key }: BatchCode): WantedUse => ({ key, promotion, most: 1 });
 
 /** Every promotion that a receipt names. */
 export function promotionsOn({ lines, applications, rewards, delivery }: Receipt): Set<string> {

@@ -49,7 +49,7 @@ export function dealSentence(
 
 /** What bounds a promotion of any kind beside its place, its time and its shoppers. */
 function boundWords(promotion: Framed): string[] {
-  const { alone, channels, terminals, codes, startsFrom, limitPerBasket, uses = {} } = promotion;
+  const { alone, channels, terminals, codes, codeBatches, startsFrom, limitPerBasket, uses = {} } = promotion;
   const limit = (count: number | undefined, words: string) =>
     count === undefined ? '' : `at most ${times(count)} ${words}`;
   const each = uses.every ? ` each ${uses.every}` : '';
@@ -58,7 +58,7 @@ function boundWords(promotion: Framed): string[] {
     startsFrom === 'base' ? 'counted from the price before any price change' : '',
     channels ? `only in the channel ${channels.join(' or ')}` : '',
     terminals ? `only at the terminals ${terminals.join(' or ')}` : '',
-    codes?.length ? 'with a code' : '',
+    codes?.length || codeBatches ? 'with a code' : '',
     limit(limitPerBasket, 'a basket'),
     limit(uses.perShopper, `a shopper${each}`),
     limit(uses.perCode, `a code${each}`),

@@ -67,7 +67,11 @@ function fields(currency: string, names: Names): readonly (readonly [string, Say
     ['Deal', ({ offer }) => (offer.kind === 'priceChange' ? NOTHING : offerWords(offer, currency, names))],
     ['Limits', (promotion) => frame(promotion).rest.join(', ') || NOTHING],
     ['Priority', ({ priority = 100 }) => String(priority)],
-    ['Codes', ({ codes = [] }) => codes.join(', ') || NOTHING],
+    [
+      'Codes',
+      ({ codes = [], codeBatches }) =>
+        [...codes, ...(codeBatches ? ['those of its batches'] : [])].join(', ') || NOTHING,
+    ],
     ['Label', ({ label }) => texts(label)],
     ['Badge', ({ badge }) => texts(badge)],
     ['Notes', ({ notes }) => notes || NOTHING],

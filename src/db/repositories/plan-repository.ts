@@ -85,6 +85,7 @@ const BESIDE_THE_PLAN = [
   'terminal key',
   'person',
   'sending',
+  'codes',
 ];
 
 /** One change of the plan, as it can be made once more on a plan in memory. */

@@ -1,4 +1,5 @@
 import { and, asc, count, desc, eq, gt, inArray, lte, sql } from 'drizzle-orm';
+import { batchOfKey } from '../../core/receipt/index.ts';
 import type { BasketAtTill, Use, UseStore } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
@@ -49,6 +50,7 @@ export function usesRepository(db: Database): UseStore {
         const taken = await lock(tx, keys);
         const rows = uses.map((use) => ({
           ...{ ...at, key: use.key, span: use.span ?? null, promotion: use.promotion, store, at: when },
+          batch: batchOfKey(use.key),
           over: (taken.get(counterOf(use)) ?? 0) >= use.most,
         }));
         if (rows.length > 0) {
@@ -84,29 +86,30 @@ export function usesRepository(db: Database): UseStore {
         }),
       );
     },
+    async ofKey(key, stores) {
+      if (stores?.length === 0) return [];
+      return made(db)
+        .where(and(eq(t.useTaken.key, key), inStores(stores)))
+        .orderBy(asc(t.useTaken.at), asc(t.useTaken.terminal));
+    },
     async newest(promotion, stores, most) {
       if (stores?.length === 0) return [];
-      return db
-        .select({
-          key: t.useTaken.key,
-          terminal: t.useTaken.terminal,
-          store: t.useTaken.store,
-          basket: t.useTaken.basket,
-          at: t.useTaken.at,
-          over: t.useTaken.over,
-        })
-        .from(t.useTaken)
-        .where(
-          and(
-            eq(t.useTaken.promotion, promotion),
-            stores === null ? undefined : inArray(t.useTaken.store, [...stores]),
-          ),
-        )
+      return made(db)
+        .where(and(eq(t.useTaken.promotion, promotion), inStores(stores)))
         .orderBy(desc(t.useTaken.at), asc(t.useTaken.terminal), asc(t.useTaken.basket), asc(t.useTaken.key))
         .limit(most);
     },
   };
 }
+
+/** What is told of uses that were made. */
+function made(db: Database) {
+  const { key, terminal, store, basket, at, over } = t.useTaken;
+  return db.select({ key, terminal, store, basket, at, over }).from(t.useTaken).$dynamic();
+}
+
+const inStores = (stores: readonly string[] | null) =>
+  stores === null ? undefined : inArray(t.useTaken.store, [...stores]);
 
 type Counted = Pick<Use, 'key' | 'span'>;
 

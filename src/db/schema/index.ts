@@ -1,3 +1,4 @@
+export * from './codes.ts';
 export * from './goods.ts';
 export * from './kept.ts';
 export * from './people.ts';

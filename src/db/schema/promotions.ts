@@ -46,6 +46,7 @@ export const promotion = pgTable(
     except: date('except_dates').array(),
     who: jsonb().$type<WhoDocument>(),
     uses: jsonb().$type<PromotionDocument['uses']>(),
+    codeBatches: boolean().notNull().default(false),
     limitPerBasket: integer(),
     kind: text().$type<OfferDocument['kind']>().notNull(),
     offer: jsonb().$type<OfferDocument>().notNull(),

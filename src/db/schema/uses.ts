@@ -37,6 +37,8 @@ export const useTaken = pgTable(
     /** By the till's clock. */
     at: instant('at').notNull(),
     toldAt: instant('told_at').notNull().defaultNow(),
+    /** The batch whose code it is; null: of none. */
+    batch: integer(),
     /** Whether it had been used as often as it may be before: a till that was cut off gave it by itself. */
     over: boolean().notNull(),
   },
@@ -44,5 +46,6 @@ export const useTaken = pgTable(
     primaryKey({ columns: [t.terminal, t.basket, t.key] }),
     index('use_taken_key').on(t.key),
     index('use_taken_promotion').on(t.promotion, t.at),
+    index('use_taken_batch').on(t.batch),
   ],
 );

@@ -150,5 +150,8 @@ export const randomLetters = (): string =>
   [...crypto.getRandomValues(new Uint8Array(3))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 
 /** Whether its uses are counted at all. */
-export const isLimited = ({ uses }: Pick<PromotionDocument, 'uses'>): boolean =>
-  uses?.inAll !== undefined || uses?.perCode !== undefined || uses?.perShopper !== undefined;
+export const isLimited = ({ uses, codeBatches }: Pick<PromotionDocument, 'uses' | 'codeBatches'>): boolean =>
+  codeBatches === true ||
+  uses?.inAll !== undefined ||
+  uses?.perCode !== undefined ||
+  uses?.perShopper !== undefined;

@@ -10,7 +10,7 @@ import { Actions } from './actions.tsx';
 import { Again } from './again.tsx';
 import { Beside } from './beside.tsx';
 import { Conflict } from './conflict.tsx';
-import type { Opened } from './desk.ts';
+import { type Opened, written } from './desk.ts';
 import { DraftFindings } from './draft-findings.tsx';
 import { DraftForm } from './draft-form.tsx';
 import { History } from './history.tsx';
@@ -25,6 +25,7 @@ import { usePreview } from './use-preview.ts';
 import { useUndoKeys } from './use-undo-keys.ts';
 import { WaitingBeside } from './waiting-beside.tsx';
 
+const CODES = laterPart(() => import('../codes/index.ts').then(({ Codes }) => Codes));
 const USES = laterPart(() => import('./uses.tsx').then(({ Uses }) => Uses));
 
 export interface EditorProps {
@@ -131,6 +132,9 @@ function Desk({
           sendPath={`/send${lensQuery(view.lens)}`}
         />
         {kept && plans && !dirty ? <Again kept={kept} view={view} onEnded={at.onReopen} /> : null}
+        {kept && written(kept).codeBatches ? (
+          <WhenUsed part={CODES} given={{ promotion: kept.promotion.id, plans, view }} />
+        ) : null}
         {kept && isLimited(kept.promotion) ? (
           <WhenUsed part={USES} given={{ promotion: kept.promotion.id, view }} />
         ) : null}

@@ -15,6 +15,7 @@ const WORDS: Readonly<Record<PromotionPart, string>> = {
   when: 'When',
   who: 'For whom',
   codes: 'Codes',
+  codeBatches: 'Single-use codes',
   uses: 'Limits',
   limitPerBasket: 'Limits',
   supplier: 'Supplier terms',

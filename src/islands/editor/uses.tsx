@@ -84,7 +84,11 @@ function Newest({ newest, view: { lens, now } }: { newest: UsesView['newest']; v
               </a>
             </td>
             <td>
-              {[row.code && `code ${row.code}`, row.shopper && `shopper ${row.shopper}`]
+              {[
+                row.code && `code ${row.code}`,
+                row.batch && `a code of batch ${row.batch}`,
+                row.shopper && `shopper ${row.shopper}`,
+              ]
                 .filter(Boolean)
                 .join(', ') || 'a guest'}
               {row.over ? ' beyond the limit, while cut off' : ''}

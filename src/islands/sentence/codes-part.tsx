@@ -1,5 +1,5 @@
 import type { UseSpan } from '../../core/plan/index.ts';
-import { KeptField } from '../../ui/pieces/index.ts';
+import { Check, KeptField } from '../../ui/pieces/index.ts';
 import type { Draft } from '../draft/draft.ts';
 import { OptionalCount } from './count-field.tsx';
 import { listOf } from './typed-numbers.ts';
@@ -14,6 +14,7 @@ export function CodesPart(props: PartProps) {
   return (
     <span className="block space-y-3 text-sm">
       <CodesField {...props} />
+      <BatchesField {...props} />
       <UsesFields {...props} />
       <SpanField {...props} />
     </span>
@@ -58,6 +59,25 @@ function CodesField({ draft, onChange }: PartProps) {
         onChange((codes && codes.length > 0 ? { ...rest, codes } : rest) as Draft);
       }}
     />
+  );
+}
+
+/** Codes of which each is good once are no part of the sentence: there may be a million. */
+function BatchesField({ draft, onChange }: PartProps) {
+  const { codeBatches = false, ...rest } = draft;
+  return (
+    <span className="block">
+      <Check
+        words="Or with a single-use code, each good for one receipt"
+        checked={codeBatches}
+        onChange={(checked) => onChange((checked ? { ...rest, codeBatches: true } : rest) as Draft)}
+      />
+      {codeBatches ? (
+        <span className="quiet mt-1 block">
+          Save it: then they are made by the batch under “Single-use codes” on this page.
+        </span>
+      ) : null}
+    </span>
   );
 }
 

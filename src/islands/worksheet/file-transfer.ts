@@ -1,4 +1,4 @@
-import { Refused, refusalIn } from '../server/index.ts';
+import { Refused, refusalIn, saveFile } from '../server/index.ts';
 import type { SheetColumn, SheetRow } from '../sheet/index.ts';
 import type { FileLine, LineAtFault } from './files-desk.ts';
 
@@ -43,7 +43,7 @@ export async function writeFile({
     body: JSON.stringify(body),
   });
   if (!reply.ok) throw new Refused({ status: reply.status, message: 'It could not be written.', faults: [] });
-  save(await reply.blob(), `${name}.${kind}`);
+  saveFile(await reply.blob(), `${name}.${kind}`);
 }
 
 function kindOfField(field: string): 'amount' | 'percent' | 'text' {
@@ -59,11 +59,3 @@ const figuresOf = (cells: SheetRow['cells']): Record<string, string> =>
       PERCENTS.includes(field) ? text.replace(/[×%+\s]/g, '') : text,
     ]),
   );
-
-function save(blob: Blob, name: string): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}

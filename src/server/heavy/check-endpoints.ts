@@ -56,7 +56,9 @@ export const CHECK_ENDPOINTS = {
     past(async ({ app, person, input, query, now }) => {
       const { till } = query;
       const by = till ? await asHeld(app, person, { terminal: till, at: input.at }, now) : done(app);
-      return by.ok ? answerReply(await ringTrialBasket(by.value, person, input)) : failureReply(by.failure);
+      return by.ok
+        ? answerReply(await ringTrialBasket({ ...app, ...by.value }, person, input, now))
+        : failureReply(by.failure);
     }),
   ),
   findings: onBytes(

@@ -41,6 +41,7 @@ const LONG: ReadonlySet<HeavyEndpoint> = new Set([
   'bring-in',
   'findings',
   'grid-file',
+  'code-list',
   'loopholes',
   'sheet-lines',
   'table-file',
@@ -65,6 +66,9 @@ const ACTS: ReadonlySet<HeavyEndpoint> = new Set([
   'change-rows',
   'decide-entries',
   'keep-basket-check',
+  'make-codes',
+  'step-codes',
+  'withdraw-code',
   'keep-draft',
   'keep-picture',
   'keep-template',
@@ -179,13 +183,13 @@ export function heavyDesk(environment: Environment, onWentBack: () => void): Hea
 }
 
 function workerThread(
-  { databaseUrl, fileReader, priceFileMaker }: Environment,
+  { databaseUrl, secret, fileReader, priceFileMaker }: Environment,
   program: string,
   kept: boolean,
   tell: (news: WentBack | WarmedUp) => void,
 ): Thread<HeavyQuestion, HeavyAnswer> {
   const worker = new Worker(program, {
-    workerData: { databaseUrl, fileReader, priceFileMaker, kept } satisfies HeavyWorkerData,
+    workerData: { databaseUrl, secret, fileReader, priceFileMaker, kept } satisfies HeavyWorkerData,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
   });
   worker.unref();

@@ -1,4 +1,5 @@
 import { CHECK_ENDPOINTS } from './check-endpoints.ts';
+import { CODE_ENDPOINTS } from './code-endpoints.ts';
 import { PLAN_ENDPOINTS } from './plan-endpoints.ts';
 import { SEND_ENDPOINTS } from './send-endpoints.ts';
 import { STOCKROOM_ENDPOINTS } from './stockroom-endpoints.ts';
@@ -7,6 +8,7 @@ import { STOCKROOM_ENDPOINTS } from './stockroom-endpoints.ts';
 export const HEAVY_ENDPOINTS = {
   ...PLAN_ENDPOINTS,
   ...CHECK_ENDPOINTS,
+  ...CODE_ENDPOINTS,
   ...STOCKROOM_ENDPOINTS,
   ...SEND_ENDPOINTS,
 } as const;

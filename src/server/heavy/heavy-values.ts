@@ -4,6 +4,7 @@ import {
   askPrice,
   askPriceAcross,
   beginPromotion,
+  fillCodeBatches,
   findTouching,
   keepFindings,
   keepLoopholes,
@@ -13,6 +14,7 @@ import {
   listTerminals,
   listWaitingEntries,
   lookAtChain,
+  lookAtCodeBatches,
   lookAtItem,
   lookAtStockroom,
   lookAtStore,
@@ -30,6 +32,7 @@ import {
   runBasketChecks,
   searchItems,
   sendByItself,
+  throwOldListsAway,
 } from '../../usecases/index.ts';
 import type { PlanPast, StockroomStore } from '../../usecases/ports/index.ts';
 
@@ -62,6 +65,7 @@ export const QUICK_VALUES = {
   listTerminals,
   listWaitingEntries,
   lookAtChain,
+  lookAtCodeBatches,
   lookAtItem,
   lookAtStockroom,
   lookAtStore,
@@ -78,6 +82,7 @@ export const QUICK_VALUES = {
 } as const;
 export const HEAVY_VALUES = {
   ...QUICK_VALUES,
+  fillCodeBatches,
   keepFindings,
   keepLoopholes,
   keepPast: ({ past }: { past: PlanPast }) => past.keep(),
@@ -86,6 +91,7 @@ export const HEAVY_VALUES = {
   renewPriceFiles,
   runBasketChecks,
   sendByItself,
+  throwOldListsAway,
 } as const;
 
 export type HeavyValue = keyof typeof HEAVY_VALUES;

@@ -42,6 +42,16 @@ export function failureReply(failure: Failure, { precondition = false } = {}): R
         {},
         { 'retry-after': RETRY_AFTER },
       );
+    case 'slowed': {
+      const seconds = Math.ceil(failure.wait / 1000);
+      return problem(
+        'too-many',
+        429,
+        `Too many codes were tried that are none. The next one is looked at in ${seconds} ${seconds === 1 ? 'second' : 'seconds'}.`,
+        {},
+        { 'retry-after': String(seconds) },
+      );
+    }
     case 'away':
       return problem('away', 503, AWAY[failure.what], { away: failure.what }, { 'retry-after': RETRY_AFTER });
     case 'conflict':

@@ -3,6 +3,7 @@ import {
   beginningRepository,
   chainRepository,
   chainWordsRepository,
+  codeRepository,
   connect,
   type Database,
   deskRepository,
@@ -27,12 +28,15 @@ import {
   webhookRepository,
   workRulesRepository,
 } from '../../db/index.ts';
+import { codeSeal } from '../../signing/index.ts';
 import { priceFileMaker as makerHere } from '../../usecases/index.ts';
 import type {
   BasketCheckStore,
   BeginningStore,
   ChainStore,
   ChainWordsStore,
+  CodeSeal,
+  CodeStore,
   DeskStore,
   DraftStore,
   FindingStore,
@@ -86,6 +90,8 @@ export interface Ports {
   readonly matchings: MatchingStore;
   readonly sending: SendingStore;
   readonly uses: UseStore;
+  readonly codes: CodeStore;
+  readonly codeSeal: CodeSeal;
   readonly hour: SendingHourStore;
   readonly heldBack: HeldBackStore;
   readonly history: HistoryStore;
@@ -107,6 +113,8 @@ export interface Ports {
 
 export interface Programs {
   readonly databaseUrl: string;
+  /** Of the installation: codes are known by it. */
+  readonly secret: string;
   /** Of threads that read a file, and that make price files. */
   readonly fileReader: string;
   readonly priceFileMaker: string;
@@ -117,7 +125,7 @@ export interface Programs {
  * @param onPlanWentBack is told when the database is found to be another than it was.
  */
 export function portsOf(
-  { databaseUrl, fileReader, priceFileMaker }: Programs,
+  { databaseUrl, secret, fileReader, priceFileMaker }: Programs,
   connections: number,
   onPlanWentBack: () => void = () => {},
 ): Ports {
@@ -142,6 +150,8 @@ export function portsOf(
     matchings: matchingRepository(db),
     sending,
     uses: usesRepository(db),
+    codes: codeRepository(db),
+    codeSeal: codeSeal(secret),
     hour: sendingHourRepository(db),
     heldBack,
     history: historyRepository(db),

@@ -24,7 +24,7 @@ import {
 import { type Currency, formatAmount, minorUnits, parseAmount } from '../../core/money/index.ts';
 import { describeFault, type StoreDocument } from '../../core/plan/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
-import { ringBasket } from '../../core/receipt/index.ts';
+import { type Basket, ringBasket, standIns } from '../../core/receipt/index.ts';
 import type { BasketCheckStore, CurrentPlan, PlanBook, StoredBasketCheck } from '../ports/index.ts';
 
 type Ports = { book: PlanBook; checks: BasketCheckStore };
@@ -110,7 +110,7 @@ export async function actingInFailing(ports: Ports, now: Instant): Promise<Reado
     const { holds, at } = await resultOf(ports.checks, check, current, now);
     const parsed = holds ? null : parseBasket({ ...check.basket, at }, current.compiled);
     if (!parsed?.ok) continue;
-    const { lines, rewards } = ringBasket(current.compiled, parsed.basket, AS_A_TILL, { nearly: false });
+    const { lines, rewards } = ringed(current.compiled, parsed.basket);
     for (const { priceChange, onTop, reductions } of lines)
       for (const id of [priceChange, ...onTop, ...reductions.map(({ promotion }) => promotion)])
         if (id !== null) acting.add(id);
@@ -118,6 +118,12 @@ export async function actingInFailing(ports: Ports, now: Instant): Promise<Reado
   }
   return acting;
 }
+
+/** A kept basket holds no single-use code, which would be gone when it is rung again: what stands for any of them does. */
+const ringed = (compiled: CompiledPlan, basket: Basket) =>
+  ringBasket(compiled, { ...basket, vouched: standIns(compiled.plan.promotions) }, AS_A_TILL, {
+    nearly: false,
+  });
 
 /** What a kept basket comes to in a plan; null where it could not be rung. */
 export function ringKept(check: StoredBasketCheck, compiled: CompiledPlan, now: Instant): string | null {
@@ -133,7 +139,7 @@ function rung(
   const parsed = parseBasket({ ...basket, at }, compiled);
   if (!parsed.ok) return { total: null, holds: false, problems: parsed.faults.map(describeFault) };
   const { currency } = compiled.plan;
-  const { total, problems } = ringBasket(compiled, parsed.basket, AS_A_TILL, { nearly: false });
+  const { total, problems } = ringed(compiled, parsed.basket);
   // A basket of which something is not sold costs less, and says nothing of what it stands for.
   const whole = problems.every(({ line }) => line === null);
   return {

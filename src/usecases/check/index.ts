@@ -11,4 +11,5 @@ export * from './ring-trial-basket.ts';
 export * from './search-loopholes.ts';
 export * from './shopper-of.ts';
 export * from './stores-asked.ts';
+export * from './today-in.ts';
 export * from './trial-basket-view.ts';

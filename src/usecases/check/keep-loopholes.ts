@@ -18,10 +18,12 @@ import {
 } from '../../core/calendar/index.ts';
 import { findLoopholes, kindsOfStores, MOST_CODES_TOGETHER, searchKey } from '../../core/loopholes/index.ts';
 import { type CompiledPlan, DEFAULT_CHANNEL } from '../../core/price-book/index.ts';
+import { codesHeld, standIns } from '../../core/receipt/index.ts';
 import { GUEST } from '../../core/tag-price/index.ts';
 import { seenOf } from '../people/index.ts';
 import type { CurrentPlan, LoopholeStore, PlanBook } from '../ports/index.ts';
 import { loopholeView } from './loophole-view.ts';
+import { todayIn } from './today-in.ts';
 
 type Ports = { book: PlanBook; loopholes: LoopholeStore };
 
@@ -116,10 +118,6 @@ export async function searchKeptLoopholes(
   return lookAtKeptLoopholes(ports, person, now);
 }
 
-function todayIn({ plan, clockOf }: CompiledPlan, now: Instant): WallTime {
-  return clockOf(plan.stores[0] ?? { timeZone: 'UTC' }).toWall(now);
-}
-
 interface OneSearch {
   readonly at: WallTime;
   readonly stores: readonly string[];
@@ -146,6 +144,7 @@ function losing(compiled: CompiledPlan, { at, stores }: OneSearch): KeptLoophole
   const circumstances = {
     ...{ id: null, store: id, at: instantIn(compiled, id, at), channel: DEFAULT_CHANNEL, terminal: null },
     ...{ shopper: GUEST, history: null, codes: codesLive(compiled, at), usesSoFar: new Map() },
+    vouched: standIns(compiled.plan.promotions),
     ...{ payment: null, delivery: null, region: null, postcode: null, linkTag: null, lines: [] },
   };
   return findLoopholes(compiled, { circumstances, units: UNITS, further: FURTHER })
@@ -187,6 +186,6 @@ function codesLive({ plan }: CompiledPlan, at: WallTime): string[] {
   const live = plan.promotions.filter(
     ({ status, when }) => status === 'approved' && when.from <= at && (when.to === null || at < when.to),
   );
-  const codes = live.flatMap((promotion) => promotion.codes);
+  const codes = live.flatMap(codesHeld);
   return codes.length <= MOST_CODES_TOGETHER ? codes : [];
 }

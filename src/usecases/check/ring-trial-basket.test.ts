@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { basketOf, basketPlan, offer } from '../../../tests/plans/basket-plan.ts';
+import { codesInMemory } from '../../../tests/plans/codes-in-memory.ts';
 import { inMemory, person } from '../../../tests/plans/ports.ts';
+import type { Person } from '../../contracts/index.ts';
+import type { PlanDocument } from '../../core/plan/index.ts';
+import type { BasketDocument } from '../../core/receipt/index.ts';
 import { ringTrialBasket } from '../index.ts';
+
+const rung = (plan: PlanDocument, who: Person, basket: BasketDocument) =>
+  ringTrialBasket({ ...inMemory(plan), ...codesInMemory() }, who, basket, 0);
 
 const PLAN = basketPlan({ c: { name: 'Cocoa', prices: [{ price: '4.40' }] } }, [
   offer('b', { kind: 'mixAndMatch', items: { items: ['c'] }, take: 3, value: { total: '11.00' } }),
@@ -9,7 +16,7 @@ const PLAN = basketPlan({ c: { name: 'Cocoa', prices: [{ price: '4.40' }] } }, [
 
 describe('a trial basket', () => {
   it('comes with the receipt and the words for all that it names', async () => {
-    expect(await ringTrialBasket(inMemory(PLAN), person('viewer'), basketOf({ c: 3 }))).toMatchObject({
+    expect(await rung(PLAN, person('viewer'), basketOf({ c: 3 }))).toMatchObject({
       ok: true,
       value: {
         receipt: { total: '11.00', proved: true },
@@ -33,7 +40,7 @@ describe('a trial basket', () => {
       ),
     ]);
     const ask = (lines: Record<string, number>) =>
-      ringTrialBasket(inMemory(plan), person('viewer'), basketOf(lines, { codes: ['TEN', 'TWO', 'NONE'] }));
+      rung(plan, person('viewer'), basketOf(lines, { codes: ['TEN', 'TWO', 'NONE'] }));
     expect(await ask({ c: 2, d: 1 })).toMatchObject({
       value: {
         codes: [
@@ -70,11 +77,7 @@ describe('a trial basket', () => {
       ],
       { policy: { baskets: 'priority' } },
     );
-    const tried = await ringTrialBasket(
-      inMemory(plan),
-      person('viewer'),
-      basketOf({ c: 2 }, { codes: ['HALF'] }),
-    );
+    const tried = await rung(plan, person('viewer'), basketOf({ c: 2 }, { codes: ['HALF'] }));
     expect(tried).toMatchObject({
       value: { receipt: { total: '7.50' }, codes: [{ code: 'HALF', saves: '-1.50' }] },
     });
@@ -102,7 +105,7 @@ describe('a trial basket', () => {
         tiers: [{ atLeast: 1, amountOff: '3.00' }],
       }),
     ]);
-    const ask = (c: number) => ringTrialBasket(inMemory(plan), person('viewer'), basketOf({ c }));
+    const ask = (c: number) => rung(plan, person('viewer'), basketOf({ c }));
     expect(await ask(2)).toMatchObject({
       value: {
         nextTiers: [
@@ -126,7 +129,7 @@ describe('a trial basket', () => {
 
   it('is rung in one’s own stores only, and says what is wrong with it', async () => {
     const ring = (stores: string[] | null, basket = basketOf({ c: 1 })) =>
-      ringTrialBasket(inMemory(PLAN), person('store', stores), basket);
+      rung(PLAN, person('store', stores), basket);
     expect(await ring(['other'])).toEqual({ ok: false, failure: { kind: 'forbidden' } });
     expect(await ring(null, basketOf({ c: 0.5 }))).toMatchObject({
       ok: false,

@@ -5,12 +5,25 @@ import {
   type Outcome,
   type Person,
   parseBasket,
+  readVouched,
   sees,
   type TrialBasket,
   writingOf,
 } from '../../contracts/index.ts';
-import { type Basket, type BasketDocument, codeWorth, ring, secondBest } from '../../core/receipt/index.ts';
+import { normalCode } from '../../core/codes/index.ts';
+import type { CompiledPlan } from '../../core/price-book/index.ts';
+import {
+  type Basket,
+  type BasketDocument,
+  codesToVouch,
+  codeWorth,
+  ring,
+  secondBest,
+  standIns,
+  type VouchedCodes,
+} from '../../core/receipt/index.ts';
 import { namesOf } from '../../core/sentence/index.ts';
+import { type VouchPorts, vouchCodes } from '../codes/vouch-codes.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
 import { trialBasketView } from './trial-basket-view.ts';
@@ -24,23 +37,39 @@ const MOST_CODES = 10;
 
 /** Rings a basket as a till of the store would, at any moment, for any kind of shopper; nothing is sold. */
 export async function ringTrialBasket(
-  ports: { book: PlanBook },
+  ports: { book: PlanBook } & VouchPorts,
   person: Person,
   basket: BasketDocument,
+  now: number,
 ): Promise<Outcome<TrialBasket>> {
   if (!may(person, 'see') || !sees(person, basket.store)) return failed({ kind: 'forbidden' });
   const { compiled, document } = await seenBy(ports.book, person);
   const parsed = parseBasket(basket, compiled);
   if (!parsed.ok) return failed({ kind: 'invalid', faults: parsed.faults });
+  const whole = { ...parsed.basket, vouched: await vouchedFor(ports, person, parsed.basket, compiled, now) };
   // As long as a till takes, and no less: the two are to be the same.
-  const best = ring(compiled, parsed.basket);
+  const best = ring(compiled, whole);
   const compared = unitsIn(parsed.basket) <= MOST_UNITS_COMPARED;
   const other = compared ? secondBest(best, SECOND_WORK) : null;
   const accepted = best.receipt.codes.filter(({ reason }) => reason === null).slice(0, MOST_CODES);
   const codes = compared
-    ? accepted.map(({ code }) => codeWorth(compiled, parsed.basket, best, code, SECOND_WORK))
+    ? accepted.map(({ code }) => codeWorth(compiled, whole, best, code, SECOND_WORK))
     : [];
   return done(trialBasketView(document, namesOf(document, writingOf(person)), best.receipt, other, codes));
+}
+
+/** Codes of batches, and what stands for any of them. */
+async function vouchedFor(
+  ports: VouchPorts,
+  person: Person,
+  { codes }: Basket,
+  { plan }: CompiledPlan,
+  now: number,
+): Promise<VouchedCodes> {
+  const standing = standIns(plan.promotions);
+  const asked = codesToVouch(plan.promotions, codes).filter((code) => !standing.has(normalCode(code)));
+  const vouched = await vouchCodes(ports, `person:${person.id}`, asked, now);
+  return new Map([...standing, ...readVouched(vouched, asked)]);
 }
 
 const unitsIn = ({ lines }: Basket): number =>

@@ -14,7 +14,7 @@ import {
 import type { Instant, WallTime } from '../../core/calendar/index.ts';
 import { casesOf, findLoopholes } from '../../core/loopholes/index.ts';
 import { book, type CompiledPlan, DEFAULT_CHANNEL, NO_PRICE } from '../../core/price-book/index.ts';
-import type { Basket } from '../../core/receipt/index.ts';
+import { type Basket, codesHeld, standIns } from '../../core/receipt/index.ts';
 import type { Shopper } from '../../core/tag-price/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
@@ -61,7 +61,15 @@ export async function searchLoopholes(
   const codes = request.codes?.split(' ').filter(Boolean) ?? [];
   const circumstances: Basket = {
     ...{ id: null, store, at: instantIn(compiled, store, at), channel: DEFAULT_CHANNEL, terminal: null },
-    ...{ shopper, history: null, codes, usesSoFar: new Map(), payment: null, delivery: null },
+    ...{
+      shopper,
+      history: null,
+      codes,
+      vouched: standIns(compiled.plan.promotions),
+      usesSoFar: new Map(),
+      payment: null,
+      delivery: null,
+    },
     ...{ region: null, postcode: null, linkTag: null, lines: [] },
   };
   const { found, looked } = findLoopholes(compiled, {
@@ -109,5 +117,5 @@ const codesAt = ({ plan }: CompiledPlan, at: WallTime): string[] =>
     .filter(
       ({ status, when }) => status === 'approved' && when.from <= at && (when.to === null || at < when.to),
     )
-    .flatMap(({ codes }) => codes)
+    .flatMap(codesHeld)
     .slice(0, MOST_CODES_TOLD);

@@ -33,7 +33,7 @@ const PAGE = 50;
 
 /** The kinds of entries in each part. */
 const KINDS = {
-  promotions: ['promotion', 'proposal'],
+  promotions: ['promotion', 'proposal', 'codes'],
   stockroom: ['entries', 'many-entries', 'waiting entries', 'plan'],
   sending: ['sending', 'signing key', 'terminal key'],
   chain: ['chain', 'work rules', 'chain words', 'person'],
@@ -142,6 +142,10 @@ const isTable = (name: string): name is TableName => TABLES.some((one) => one ==
 
 function aboutOf({ kind, subject, before, after }: TrailEntry, { document }: CurrentPlan): TrailAbout {
   switch (kind) {
+    case 'codes': {
+      const promotion = document.promotions.find(({ id }) => id === subject);
+      return { kind: 'promotion', id: subject, name: promotion?.name ?? subject };
+    }
     case 'promotion':
     case 'proposal': {
       const states = [document.promotions.find(({ id }) => id === subject), after, before];

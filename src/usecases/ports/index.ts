@@ -2,6 +2,7 @@ export type * from './basket-check-store.ts';
 export type * from './beginning-store.ts';
 export type * from './chain-store.ts';
 export type * from './chain-words-store.ts';
+export type * from './code-store.ts';
 export type * from './desk-store.ts';
 export type * from './draft-store.ts';
 export type * from './finding-store.ts';

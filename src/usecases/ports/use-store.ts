@@ -43,6 +43,8 @@ export interface UseStore {
     uses: readonly Pick<Use, 'key' | 'span'>[],
     now: Date,
   ): Promise<ReadonlyMap<string, { taken: number; held: number }>>;
+  /** The uses of one key, the first first. @param stores Only there; null: everywhere. */
+  ofKey(key: string, stores: readonly string[] | null): Promise<readonly UseMade[]>;
   /** The newest uses of a promotion. @param stores Only there; null: everywhere. */
   newest(promotion: string, stores: readonly string[] | null, most: number): Promise<readonly UseMade[]>;
 }

@@ -1,8 +1,9 @@
 import type { Person, UsesView } from '../../contracts/index.ts';
-import { dayOf, firstDayOf, formatLocalDate, instant, wallTime } from '../../core/calendar/index.ts';
+import { dayOf, firstDayOf, formatLocalDate, instant } from '../../core/calendar/index.ts';
 import type { UseSpan } from '../../core/plan/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
-import { codeKey, shopperKey } from '../../core/receipt/index.ts';
+import { batchOfKey, codeKey, shopperKey } from '../../core/receipt/index.ts';
+import { todayIn } from '../check/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook, UseMade, UseStore } from '../ports/index.ts';
 
@@ -50,6 +51,7 @@ export async function lookAtUses(
         timeZone: store?.timeZone ?? 'UTC',
         terminal: first.terminal,
         code: code ?? null,
+        batch: keys.map(({ key }) => batchOfKey(key)).find((batch) => batch !== null) ?? null,
         shopper: ofShopper ? ofShopper.key.slice(shopperKey(id, '').length) : null,
         over: keys.some(({ over }) => over),
       };
@@ -57,12 +59,8 @@ export async function lookAtUses(
   };
 }
 
-/** By the calendar of the first store: the others may be a few hours before or behind. */
-function spanAt(every: UseSpan, { stores, clockOf }: CompiledPlan, now: number): string {
-  const [first] = stores.values();
-  const wall = first ? clockOf(first).toWall(instant(now)) : wallTime(now);
-  return formatLocalDate(firstDayOf(every, dayOf(wall)));
-}
+const spanAt = (every: UseSpan, compiled: CompiledPlan, now: number): string =>
+  formatLocalDate(firstDayOf(every, dayOf(todayIn(compiled, instant(now)))));
 
 /** A receipt may use the promotion itself, a code of it, and what a shopper has of it: it is told once. */
 function receiptsOf(uses: readonly UseMade[]): { first: UseMade; keys: UseMade[] }[] {

@@ -1,0 +1,50 @@
+import type { CodePattern } from '../../core/codes/index.ts';
+
+/** A batch of single-use codes, and how far it has gone. */
+export interface CodeBatchView {
+  readonly id: number;
+  readonly pattern: CodePattern;
+  readonly wanted: number;
+  /** Fewer than wanted while they are being made. */
+  readonly made: number;
+  readonly used: number;
+  /** Single ones that were withdrawn. */
+  readonly withdrawn: number;
+  readonly from: string | null;
+  readonly to: string | null;
+  readonly test: boolean;
+  readonly maker: string | null;
+  /** ISO 8601, UTC. */
+  readonly madeAt: string;
+  /** Whether its list can still be taken. */
+  readonly listed: boolean;
+  readonly allWithdrawn: boolean;
+}
+
+export interface CodeBatchesView {
+  readonly batches: readonly CodeBatchView[];
+  /** Wrong codes that all tills of the chain together are let try in a day. */
+  readonly guessesPerDay: number;
+  /** Days for which a list is kept. */
+  readonly listDays: number;
+}
+
+/** What is known of one code. */
+export interface FoundCode {
+  readonly code: string;
+  readonly promotion: { readonly id: string; readonly name: string };
+  /** Null: it is no single-use one, but listed by its promotion. */
+  readonly batch: { readonly id: number; readonly test: boolean } | null;
+  readonly state: 'good' | 'used' | 'withdrawn' | 'not-started' | 'over';
+  readonly uses: readonly {
+    /** ISO 8601, UTC. */
+    readonly at: string;
+    readonly store: string;
+    readonly storeName: string;
+    readonly timeZone: string;
+    readonly terminal: string;
+    /** The receipt, as the till names it. */
+    readonly basket: string;
+    readonly over: boolean;
+  }[];
+}

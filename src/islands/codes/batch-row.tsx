@@ -1,0 +1,107 @@
+import { useState } from 'react';
+import type { CodeBatchView } from '../../contracts/view/index.ts';
+import { dateWords, saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
+
+export type BatchAct = 'list' | 'throw-list-away' | 'withdraw' | 'like';
+
+/** One batch: how far it has gone, and what can be done with it. */
+export function BatchRow({
+  batch,
+  timeZone,
+  busy,
+  onAct,
+}: {
+  batch: CodeBatchView;
+  timeZone: string;
+  busy: boolean;
+  /** Null: the person may only look. */
+  onAct: ((act: BatchAct) => void) | null;
+}) {
+  const { id, made, wanted, used, withdrawn, listed, test, maker, madeAt } = batch;
+  const whole = made >= wanted;
+  const of = saidCount(wanted);
+  return (
+    <li className="hairline border-b py-2.5">
+      <p>
+        <b>Batch {id}</b>
+        {test ? ', test codes' : ''}:{' '}
+        {whole || batch.allWithdrawn
+          ? `${saidCount(made)} codes`
+          : `${saidCount(made)} of ${of} codes made so far`}
+        , {test ? 'counted nowhere' : `${saidCount(used)} used`}
+        {withdrawn > 0 ? `, ${saidCount(withdrawn)} withdrawn` : ''}
+        {batch.allWithdrawn ? ', all withdrawn' : ''}; {goodWords(batch)}
+      </p>
+      {whole || batch.allWithdrawn ? null : (
+        <progress
+          className="progress w-64"
+          value={made}
+          max={wanted}
+          aria-label={`Codes of batch ${id} made`}
+        />
+      )}
+      <p className="quiet">
+        By {maker ?? 'somebody who is gone'}, {shortMoment(timeIn(timeZone, madeAt), '')}.
+        {listed ? '' : ' The list was thrown away: what is kept tells a code only to who has it.'}
+      </p>
+      {onAct ? <Acts {...{ batch, busy, whole, onAct }} /> : null}
+    </li>
+  );
+}
+
+function Acts({
+  batch: { id, listed, allWithdrawn },
+  busy,
+  whole,
+  onAct,
+}: {
+  batch: CodeBatchView;
+  busy: boolean;
+  whole: boolean;
+  onAct: (act: BatchAct) => void;
+}) {
+  const [asking, setAsking] = useState<'throw-list-away' | 'withdraw' | null>(null);
+  const button = (act: BatchAct, words: string, press = () => onAct(act)) => (
+    <button
+      type="button"
+      className="link"
+      aria-label={`${words}, batch ${id}`}
+      disabled={busy}
+      onClick={press}
+    >
+      {words}
+    </button>
+  );
+  if (asking)
+    return (
+      <p className="flex flex-wrap gap-x-4 leading-7">
+        {asking === 'withdraw'
+          ? 'Nobody will get anything for any of them, and there is no way back.'
+          : 'The codes cannot be shown or taken any more; those that are out stay good.'}
+        {button(asking, asking === 'withdraw' ? 'Withdraw them' : 'Throw it away', () => {
+          setAsking(null);
+          onAct(asking);
+        })}
+        <button type="button" className="link" onClick={() => setAsking(null)}>
+          Leave it
+        </button>
+      </p>
+    );
+  return (
+    <p className="flex flex-wrap gap-x-4 leading-7">
+      {whole && listed ? button('list', 'Take the list as CSV') : null}
+      {whole && listed
+        ? button('throw-list-away', 'Throw the list away', () => setAsking('throw-list-away'))
+        : null}
+      {button('like', 'More like these')}
+      {allWithdrawn ? null : button('withdraw', 'Withdraw all', () => setAsking('withdraw'))}
+    </p>
+  );
+}
+
+/** "good as long as the promotion", "good from 1 March to 31 March" */
+function goodWords({ from, to }: CodeBatchView): string {
+  if (from === null && to === null) return 'good as long as the promotion';
+  const begin = from === null ? '' : ` from ${dateWords(from)}`;
+  return `good${begin}${to === null ? '' : ` until ${dateWords(to)}`}`;
+}

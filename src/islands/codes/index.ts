@@ -1,0 +1,2 @@
+export { Codes } from './codes.tsx';
+export { FindCode } from './find-code.tsx';

@@ -1,0 +1,9 @@
+import { Refused, refusalIn, saveFile } from '../server/index.ts';
+
+/** Takes the list of a batch as a file, which the browser saves. @returns what was done. */
+export async function takeList(batch: number): Promise<string> {
+  const reply = await fetch(`/api/codes/${batch}/list`, { method: 'POST' });
+  if (!reply.ok) throw new Refused(refusalIn(reply.status, await reply.json().catch(() => null)));
+  saveFile(await reply.blob(), `codes-${batch}.csv`);
+  return `The list of batch ${batch} is taken, and the trail says by whom.`;
+}

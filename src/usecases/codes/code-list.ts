@@ -1,0 +1,38 @@
+import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
+import type { CodeSeal, CodeStore } from '../ports/index.ts';
+import { type BatchPorts, theirBatch } from './their-batch.ts';
+
+/** Days for which the codes of a batch can be taken as a list; after that only the hashes of them are left. */
+export const LIST_DAYS = 14;
+
+/** The codes of a batch in the order in which they were made; who takes them is told by the trail. */
+export async function takeCodeList(
+  ports: BatchPorts & { codeSeal: CodeSeal },
+  person: Person,
+  id: number,
+): Promise<Outcome<{ promotion: string; codes: readonly string[] }>> {
+  if (!may(person, 'plan')) return failed({ kind: 'forbidden' });
+  const batch = await theirBatch(ports, person, id);
+  if (!batch.ok) return batch;
+  if (!batch.value.listed)
+    return failed({
+      kind: 'not-found',
+      what: `list of batch ${id}: it was thrown away, and only its hashes are kept`,
+    });
+  const parts = await ports.codes.list(batch.value, { person: person.id, action: 'list of codes taken' });
+  return done({
+    promotion: batch.value.promotion,
+    codes: parts.flatMap((part) => ports.codeSeal.open(part).split('\n')),
+  });
+}
+
+const DAY = 24 * 60 * 60_000;
+
+/** Throws away lists that were there long enough to be taken; test codes stay with the house until they end. */
+export async function throwOldListsAway({ codes }: { codes: CodeStore }, now: number): Promise<void> {
+  for (const batch of await codes.batches(null)) {
+    const old = batch.madeAt.getTime() + LIST_DAYS * DAY < now;
+    if (batch.listed && old && batch.made === batch.wanted)
+      await codes.throwListAway(batch, { person: null, action: 'list of codes thrown away, as it was old' });
+  }
+}

@@ -1,0 +1,42 @@
+import {
+  type CodeBatchesView,
+  type CodeBatchView,
+  done,
+  failed,
+  may,
+  type Outcome,
+  type Person,
+} from '../../contracts/index.ts';
+import { seenBy } from '../people/index.ts';
+import type { CodeBatchState, CodeStore, PlanBook, SendingStore } from '../ports/index.ts';
+import { LIST_DAYS } from './code-list.ts';
+import { guessesPerDay } from './tries.ts';
+
+/** The batches of a promotion, the newest first. */
+export async function lookAtCodeBatches(
+  ports: { book: PlanBook; codes: CodeStore; sending: SendingStore },
+  person: Person,
+  id: string,
+): Promise<Outcome<CodeBatchesView>> {
+  if (!may(person, 'see')) return failed({ kind: 'forbidden' });
+  const { document, compiled } = await seenBy(ports.book, person);
+  if (!document.promotions.some((one) => one.id === id))
+    return failed({ kind: 'not-found', what: `promotion ${id}` });
+  const batches = await ports.codes.batches(id);
+  return done({
+    batches: batches.map(batchView),
+    guessesPerDay: guessesPerDay(Math.max(1, compiled.plan.terminals.length)),
+    listDays: LIST_DAYS,
+  });
+}
+
+const batchView = (batch: CodeBatchState): CodeBatchView => {
+  const { id, pattern, wanted, made, used, withdrawn, test, maker, listed } = batch;
+  return {
+    ...{ id, pattern, wanted, made, used, withdrawn, test, maker, listed },
+    from: batch.fromDay,
+    to: batch.toDay,
+    madeAt: batch.madeAt.toISOString(),
+    allWithdrawn: batch.withdrawnAt !== null,
+  };
+};

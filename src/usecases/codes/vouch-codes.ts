@@ -1,0 +1,43 @@
+import type { BatchCodeSaid, CodesVouched } from '../../contracts/index.ts';
+import { batchCodeKey } from '../../core/receipt/index.ts';
+import type { CodeSeal, CodeStore, KnownCode } from '../ports/index.ts';
+import { BRAKE } from './tries.ts';
+
+export interface VouchPorts {
+  readonly codes: CodeStore;
+  readonly codeSeal: CodeSeal;
+}
+
+/**
+ * What codes are that no plan lists. Every one counts as a wrong one until it is found: at a place where too many were
+ * tried nothing is told, of right ones neither, or who tries a thousand at once would learn which is right.
+ * @param who tries: `till:ID` or `person:ID`.
+ */
+export async function vouchCodes(
+  { codes, codeSeal }: VouchPorts,
+  who: string,
+  said: readonly string[],
+  now: number,
+): Promise<CodesVouched> {
+  if (said.length === 0) return { codes: {}, wait: 0 };
+  const wait = await codes.countTries(who, said.length, BRAKE, new Date(now));
+  if (wait > 0) return { codes: {}, wait };
+  const hashes = new Map(said.map((code) => [code, codeSeal.hashOf(code)]));
+  const known = await codes.known([...hashes.values()]);
+  const found = [...hashes].flatMap(([code, hash]) => {
+    const hex = Buffer.from(hash).toString('hex');
+    const one = known.get(hex);
+    return one ? [[code, saidOf(one, hex)] as const] : [];
+  });
+  if (found.length > 0) await codes.right(who, found.length, BRAKE);
+  return { codes: Object.fromEntries(found), wait: 0 };
+}
+
+const saidOf = ({ batch, withdrawn }: KnownCode, hash: string): BatchCodeSaid => ({
+  promotion: batch.promotion,
+  key: batchCodeKey(batch.id, hash),
+  from: batch.fromDay,
+  to: batch.toDay,
+  withdrawn: withdrawn || batch.withdrawnAt !== null,
+  test: batch.test,
+});
