@@ -26,7 +26,7 @@ export function codesInMemory(): {
     batches: async (promotion) =>
       batches
         .filter((batch) => promotion === null || batch.promotion === promotion)
-        .map((batch) => ({ ...batch, maker: batch.madeBy, used: 0, withdrawn: 0 }))
+        .map((batch) => ({ ...batch, maker: batch.madeBy, used: 0, withdrawn: 0, taken: [] }))
         .toReversed(),
     batch: async (id) => batches.find((batch) => batch.id === id) ?? null,
     async begin(wanted, madeAt, { person, action }) {
@@ -53,8 +53,8 @@ export function codesInMemory(): {
       put(batch.id, { made: batch.made + fresh.length });
       return true;
     },
-    async list({ id }, { action }) {
-      deeds.push(action);
+    async list({ id }, person) {
+      deeds.push(`list taken by ${person}`);
       return lists.get(id) ?? [];
     },
     async throwListAway({ id }, { action }) {

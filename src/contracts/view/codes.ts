@@ -16,6 +16,8 @@ export interface CodeBatchView {
   readonly maker: string | null;
   /** ISO 8601, UTC. */
   readonly madeAt: string;
+  /** Who took its list and when (ISO 8601, UTC), the first first. */
+  readonly taken: readonly { readonly by: string; readonly at: string }[];
   /** Whether its list can still be taken. */
   readonly listed: boolean;
   readonly allWithdrawn: boolean;

@@ -5,6 +5,9 @@ import * as t from '../schema/index.ts';
 import { tellServers } from './channels.ts';
 import { planVersionOf } from './plan-version.ts';
 
+/** How the trail tells that somebody took a list. */
+const LIST_TAKEN = 'list of codes taken';
+
 type Row = typeof t.codeBatch.$inferSelect;
 
 /** Milliseconds after which wrong codes are forgotten. */
@@ -24,8 +27,10 @@ export function codeRepository(db: Database): CodeStore {
         .leftJoin(t.person, eq(t.person.id, t.codeBatch.madeBy))
         .where(promotion === null ? undefined : eq(t.codeBatch.promotion, promotion))
         .orderBy(desc(t.codeBatch.id));
+      const taken = await takenOf(db, promotion);
       return rows.map(({ batch, maker, used, withdrawn }) => ({
         ...batchOf(batch),
+        taken: taken.filter((one) => one.batch === batch.id),
         ...{ maker, used: Number(used), withdrawn: Number(withdrawn) },
       }));
     },
@@ -73,14 +78,14 @@ export function codeRepository(db: Database): CodeStore {
         await tellServers(tx, 'codes', row.id);
         return true;
       }),
-    list: (batch, deed) =>
+    list: (batch, person) =>
       db.transaction(async (tx) => {
         const parts = await tx
           .select({ sealed: t.codeList.sealed })
           .from(t.codeList)
           .where(eq(t.codeList.batch, batch.id))
           .orderBy(asc(t.codeList.part));
-        await note(tx, batch, deed);
+        await note(tx, batch, { person, action: LIST_TAKEN });
         return parts.map(({ sealed }) => sealed);
       }),
     throwListAway: (batch, deed) =>
@@ -166,6 +171,27 @@ export function codeRepository(db: Database): CodeStore {
         .where(and(gt(t.codeTry.wrong, more), gt(t.codeTry.since, new Date(now.getTime() - DAY))))
         .orderBy(desc(t.codeTry.wrong), asc(t.codeTry.who)),
   };
+}
+
+/** Who took the lists of which batches, the first first. */
+async function takenOf(
+  db: Database,
+  promotion: string | null,
+): Promise<{ batch: number; by: string | null; at: Date }[]> {
+  const { at, action, subjectKind, subject, after, id } = t.auditEntry;
+  const rows = await db
+    .select({ at, by: t.person.name, batch: sql<number>`(${after} ->> 'batch')::int` })
+    .from(t.auditEntry)
+    .leftJoin(t.person, eq(t.person.id, t.auditEntry.person))
+    .where(
+      and(
+        eq(subjectKind, 'codes'),
+        eq(action, LIST_TAKEN),
+        promotion === null ? undefined : eq(subject, promotion),
+      ),
+    )
+    .orderBy(asc(id));
+  return rows;
 }
 
 function batchOf({ parts: _, ...row }: Row): CodeBatch {

@@ -25,7 +25,7 @@ export interface BatchDraft {
 }
 
 export const FIRST_BATCH: BatchDraft = {
-  ...{ count: '1000', length: '8', of: 'both', prefix: '', suffix: '', dashEvery: '4' },
+  ...{ count: '1000', length: '10', of: 'both', prefix: '', suffix: '', dashEvery: '5' },
   ...{ from: '', to: '', test: false },
 };
 
@@ -65,6 +65,14 @@ const present = <T extends object>(fields: T): Partial<T> =>
 
 const wholeOf = (text: string): number | null =>
   /^[1-9]\d{0,6}$/.test(text.trim()) ? Number(text.trim()) : null;
+
+/** The field of the form of which a refusal speaks. */
+export const fieldAt = (path: string): string => path.slice(path.lastIndexOf('/') + 1);
+const SHOWN_BESIDE = ['count', 'length', 'prefix', 'suffix', 'dashEvery', 'from', 'to'];
+
+/** Whether all that is wrong stands beside a field. */
+export const standsBeside = (faults: readonly { readonly path: string }[]): boolean =>
+  faults.length > 0 && faults.every(({ path }) => SHOWN_BESIDE.includes(fieldAt(path)));
 
 /** What is asked for; null where something cannot be read. */
 export function askedBy(draft: BatchDraft): CodeBatchRequest | null {

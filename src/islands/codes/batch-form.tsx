@@ -2,7 +2,15 @@ import { useMemo, useState } from 'react';
 import type { CodePattern } from '../../core/codes/index.ts';
 import { Check, FaultField, Notice } from '../../ui/pieces/index.ts';
 import { type Refusal, refusalWords } from '../server/index.ts';
-import { askedBy, type BatchDraft, type BatchField, misreadIn, sampleOf } from './batch-draft.ts';
+import {
+  askedBy,
+  type BatchDraft,
+  type BatchField,
+  fieldAt,
+  misreadIn,
+  sampleOf,
+  standsBeside,
+} from './batch-draft.ts';
 import { hardnessWords } from './hardness-words.ts';
 
 interface FormProps {
@@ -31,7 +39,7 @@ export function BatchForm(props: FormProps) {
         if (asked) onMake();
       }}
     >
-      <div className="grid gap-x-6 gap-y-3 sm:grid-cols-3">
+      <div className="grid items-start gap-x-6 gap-y-3 sm:grid-cols-3">
         <Fields {...props} />
       </div>
       <div className="mt-3">
@@ -44,7 +52,9 @@ export function BatchForm(props: FormProps) {
       {asked ? (
         <Sample key={JSON.stringify(asked.pattern)} {...props} pattern={asked.pattern} count={asked.count} />
       ) : null}
-      {refusal ? <Notice tone="trouble">{refusalWords(refusal)}</Notice> : null}
+      {refusal && !standsBeside(refusal.faults) ? (
+        <Notice tone="trouble">{refusalWords(refusal)}</Notice>
+      ) : null}
       <p className="mt-3 flex gap-2">
         <button type="submit" className="btn btn-primary btn-sm" disabled={busy || !asked}>
           Make them
@@ -60,8 +70,8 @@ export function BatchForm(props: FormProps) {
 const FIELDS: readonly (readonly [BatchField, string])[] = [
   ['count', 'How many'],
   ['length', 'Signs drawn for each'],
-  ['dashEvery', 'A dash after every; nothing means none'],
-  ['prefix', 'Before them, the same for all'],
+  ['dashEvery', 'A dash after every'],
+  ['prefix', 'Before them'],
   ['suffix', 'After them'],
 ];
 const SIGNS: readonly (readonly [CodePattern['of'], string])[] = [
@@ -73,7 +83,7 @@ const SIGNS: readonly (readonly [CodePattern['of'], string])[] = [
 function Fields({ draft, refusal, onDraft }: FormProps) {
   const misread = misreadIn(draft);
   const told = (field: string) =>
-    refusal?.faults.find(({ path }) => path.endsWith(`/${field}`))?.message ?? null;
+    refusal?.faults.find(({ path }) => fieldAt(path) === field)?.message ?? null;
   return (
     <>
       {FIELDS.map(([field, label]) => (
@@ -102,9 +112,7 @@ function Fields({ draft, refusal, onDraft }: FormProps) {
       </label>
       {(['from', 'to'] as const).map((end) => (
         <label key={end} className="block">
-          {end === 'from'
-            ? 'Good from; nothing means as its promotion'
-            : 'The last day on which they are good'}
+          {end === 'from' ? 'Good from' : 'The last day'}
           <input
             type="date"
             className="input input-sm mt-0.5 block w-full"

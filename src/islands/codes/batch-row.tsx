@@ -42,6 +42,7 @@ export function BatchRow({
       )}
       <p className="quiet">
         By {maker ?? 'somebody who is gone'}, {shortMoment(timeIn(timeZone, madeAt), '')}.
+        {takenWords(batch, timeZone)}
         {listed ? '' : ' The list was thrown away: what is kept tells a code only to who has it.'}
       </p>
       {onAct ? <Acts {...{ batch, busy, whole, onAct }} /> : null}
@@ -97,6 +98,13 @@ function Acts({
       {allWithdrawn ? null : button('withdraw', 'Withdraw all', () => setAsking('withdraw'))}
     </p>
   );
+}
+
+/** "The list was taken by Ines Calloway, Tue 1 Dec, 14:05, and once more by …" */
+function takenWords({ taken }: CodeBatchView, timeZone: string): string {
+  const [first, ...more] = taken.map(({ by, at }) => `${by}, ${shortMoment(timeIn(timeZone, at), '')}`);
+  if (first === undefined) return '';
+  return ` The list was taken by ${[first, ...more].join('; and again by ')}.`;
 }
 
 /** "good as long as the promotion", "good from 1 March to 31 March" */

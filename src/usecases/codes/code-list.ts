@@ -19,7 +19,7 @@ export async function takeCodeList(
       kind: 'not-found',
       what: `list of batch ${id}: it was thrown away, and only its hashes are kept`,
     });
-  const parts = await ports.codes.list(batch.value, { person: person.id, action: 'list of codes taken' });
+  const parts = await ports.codes.list(batch.value, person.id);
   return done({
     promotion: batch.value.promotion,
     codes: parts.flatMap((part) => ports.codeSeal.open(part).split('\n')),

@@ -37,6 +37,7 @@ const batchView = (batch: CodeBatchState): CodeBatchView => {
     from: batch.fromDay,
     to: batch.toDay,
     madeAt: batch.madeAt.toISOString(),
+    taken: batch.taken.map(({ by, at }) => ({ by: by ?? 'somebody', at: at.toISOString() })),
     allWithdrawn: batch.withdrawnAt !== null,
   };
 };

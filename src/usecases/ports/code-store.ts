@@ -34,6 +34,8 @@ export interface CodeBatchState extends CodeBatch {
   /** By name; null: somebody who is there no more. */
   readonly maker: string | null;
   readonly used: number;
+  /** Who took its list and when, the first first. */
+  readonly taken: readonly { readonly by: string | null; readonly at: Date }[];
   /** Single codes that were withdrawn. */
   readonly withdrawn: number;
 }
@@ -78,8 +80,8 @@ export interface CodeStore {
     make: (batch: CodeBatch, count: number) => readonly FreshCode[],
     seal: (text: string) => Uint8Array,
   ): Promise<boolean>;
-  /** The sealed parts of its list, in order; tells the trail who took it. */
-  list(batch: CodeBatch, deed: CodeDeed): Promise<readonly Uint8Array[]>;
+  /** The sealed parts of its list, in order; tells the trail that this person took it. */
+  list(batch: CodeBatch, person: string): Promise<readonly Uint8Array[]>;
   throwListAway(batch: CodeBatch, deed: CodeDeed): Promise<void>;
   withdraw(batch: CodeBatch, now: Date, deed: CodeDeed): Promise<void>;
   withdrawOne(hash: Uint8Array, batch: CodeBatch, deed: CodeDeed): Promise<void>;
