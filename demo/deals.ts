@@ -168,7 +168,7 @@ const REWARDS: readonly (readonly [string, OfferDocument, Partial<PromotionDocum
       tiers: [{ atLeast: '20.00', percentOff: 1_000 }],
       combinesWith: 'none',
     },
-    { codes: ['WELCOME-10'], uses: { perShopper: 1, inAll: 2_000 } },
+    { codes: ['WELCOME-10'], codeBatches: true, uses: { perShopper: 1, inAll: 2_000 } },
   ],
   [
     'Free delivery',

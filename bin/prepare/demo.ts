@@ -19,8 +19,9 @@ import {
 import type { Environment } from '../../src/server/machine/environment.ts';
 import { signInService } from '../../src/server/sign-in.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
-import { newTerminalKey, signingKeys } from '../../src/server/standing/signing.ts';
+import { codeSeal, newTerminalKey, signingKeys } from '../../src/server/standing/signing.ts';
 import { priceFileMaker, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
+import { demoCodes } from './demo-codes.ts';
 
 /** Saved after the first rollout, so that there is something to review and send. */
 const NOT_SENT_YET = ['photo-cost', 'night-cream-clear'];
@@ -65,20 +66,28 @@ export async function loadDemo(
   }
   await writeProposals(db, document);
   const checks = basketCheckRepository(db);
+  await demoCodes({ db, codeSeal: codeSeal(environment.secret) }, document, await idOf(db, INES), Date.now());
   for (const kept of KEPT_BASKETS) await checks.put({ ...kept, atLeast: null, result: null }, 'set-up');
+}
+
+const INES = 'ines@quillmere.example';
+
+async function idOf(db: Database, email: string): Promise<string> {
+  const [person] = await db
+    .select({ id: schema.person.id })
+    .from(schema.person)
+    .where(eq(schema.person.email, email));
+  return person!.id;
 }
 
 /** What waits for approval on the first day: a draft, and a change of something that runs. */
 async function writeProposals(db: Database, { promotions: all }: PlanDocument): Promise<void> {
-  const [ines] = await db
-    .select({ id: schema.person.id })
-    .from(schema.person)
-    .where(eq(schema.person.email, 'ines@quillmere.example'));
+  const ines = await idOf(db, INES);
   const promotions = promotionRepository(db);
   const waits = (document: PromotionDocument | null) => ({
     document,
-    writtenBy: ines!.id,
-    submittedBy: ines!.id,
+    writtenBy: ines,
+    submittedBy: ines,
     submittedAt: new Date().toISOString(),
     approvedBy: null,
     returned: null,
@@ -86,7 +95,7 @@ async function writeProposals(db: Database, { promotions: all }: PlanDocument): 
   const submit = async (id: string, change: (promotion: PromotionDocument) => PromotionDocument | null) => {
     const promotion = all.find((one) => one.id === id)!;
     const proposal = waits(change(promotion));
-    await promotions.save(promotion, 1, { person: ines!.id, action: 'submitted', proposal });
+    await promotions.save(promotion, 1, { person: ines, action: 'submitted', proposal });
   };
   await submit('sun-next', () => null);
   await submit('sun-weekend', (promotion) => ({

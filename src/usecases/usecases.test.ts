@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { offer } from '../../tests/plans/basket-plan.ts';
+import { codesInMemory } from '../../tests/plans/codes-in-memory.ts';
 import { peopleInMemory } from '../../tests/plans/people.ts';
 import {
   checksInMemory,
@@ -472,6 +473,7 @@ describe('today', () => {
       sending,
       compare: storeComparison(sending, memory.heldBack),
       people: peopleInMemory().ports.people,
+      codes: codesInMemory().codes,
     };
     return lookAtToday(ports, who, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
   };

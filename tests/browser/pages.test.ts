@@ -46,6 +46,7 @@ const PAGES = [
   '/stockroom/ranges',
   '/stockroom/set/summer',
   '/stockroom/store/s001',
+  '/stockroom/codes',
   '/stockroom/files',
   '/stockroom/reprice',
   '/stockroom/waiting',

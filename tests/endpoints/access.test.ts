@@ -38,6 +38,7 @@ const PAGES: Readonly<Record<string, string>> = {
   send: '/send',
   'sign-in': '/sign-in',
   'stockroom/[table]': '/stockroom/items',
+  'stockroom/codes': '/stockroom/codes',
   'stockroom/files': '/stockroom/files',
   'stockroom/group/[id]': '/stockroom/group/city',
   'stockroom/index': '/stockroom',

@@ -7,6 +7,7 @@ import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { learn, sha256Of, trustIn } from '../../src/signing/index.ts';
 import { lookAtTerminal, replaceKey, sendPriceFiles } from '../../src/usecases/index.ts';
 import { accept } from '../../tills/accept.ts';
+import { codesInMemory } from '../plans/codes-in-memory.ts';
 import { person } from '../plans/ports.ts';
 import { change, withPromotions } from '../plans/small-plan.ts';
 import { freshDatabase } from './fresh-database.ts';
@@ -119,7 +120,8 @@ describe('the story of a terminal', () => {
     const first = await send();
     await ports().sending.giveKey('east-1', 'a'.repeat(64), 'basil', new Date(NOW));
     await say(first);
-    const look = (who = ADMIN) => lookAtTerminal(ports(), who, 'east-1', Date.now());
+    const look = (who = ADMIN) =>
+      lookAtTerminal({ ...ports(), ...codesInMemory() }, who, 'east-1', Date.now());
     expect(await look()).toMatchObject({ holds: first, wanted: first, lacks: null, trouble: null });
     await promotionRepository(db).save(change('a', { priority: 4 }), 1, BY);
     await promotionRepository(db).save(change('c', { name: 'The third' }), null, BY);
@@ -138,6 +140,6 @@ describe('the story of a terminal', () => {
       story: [{ holds: first }],
     });
     expect(await look({ ...person('store'), stores: ['west'] } as never)).toBeNull();
-    expect(await lookAtTerminal(ports(), ADMIN, 'nowhere', NOW)).toBeNull();
+    expect(await lookAtTerminal({ ...ports(), ...codesInMemory() }, ADMIN, 'nowhere', NOW)).toBeNull();
   });
 });

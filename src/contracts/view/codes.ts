@@ -31,6 +31,34 @@ export interface CodeBatchesView {
   readonly listDays: number;
 }
 
+/** Every batch that concerns somebody. */
+export interface AllCodesView {
+  readonly batches: readonly (CodeBatchView & {
+    readonly promotion: { readonly id: string; readonly name: string };
+    /** The last day of the batch or of its promotion, whichever comes first; null: neither has one. */
+    readonly end: string | null;
+  })[];
+  readonly tried: readonly TriedCodes[];
+  readonly today: string;
+}
+
+/** A till at which many wrong codes were tried within a day. */
+export interface TriedCodes {
+  readonly terminal: string;
+  readonly storeName: string;
+  readonly wrong: number;
+}
+
+/** A batch that ends soon with most of its codes unused. */
+export interface EndingCodes {
+  readonly batch: number;
+  readonly promotion: { readonly id: string; readonly name: string };
+  readonly made: number;
+  readonly unused: number;
+  /** A day, or a wall time where its promotion ends then. */
+  readonly end: string;
+}
+
 /** What is known of one code. */
 export interface FoundCode {
   readonly code: string;

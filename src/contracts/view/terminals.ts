@@ -34,6 +34,8 @@ export interface TerminalView extends TerminalRow {
   /** When its store was sent the newest file, ISO 8601 UTC; null: never. */
   readonly wantedSince: string | null;
   /** The newest first. */
+  /** Wrong codes that were tried there within a day; null: no more than slips of the finger. */
+  readonly wrongCodes: number | null;
   readonly story: readonly {
     readonly at: string;
     readonly holds: number | null;

@@ -1,5 +1,6 @@
 import type { BasketCheckView } from './basket-check.ts';
 import type { BeginningStep } from './beginning.ts';
+import type { EndingCodes, TriedCodes } from './codes.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { PromotionSummary } from './replies.ts';
 
@@ -28,6 +29,8 @@ export interface TodayView {
   /** Promotions that are held back from sending, and by whom. */
   readonly held: readonly { readonly name: string; readonly by: string }[];
   readonly terminals: TerminalCount;
+  readonly endingCodes: readonly EndingCodes[];
+  readonly triedCodes: readonly TriedCodes[];
   readonly findings: readonly Finding[];
   /** What may be wrong in the plan from today on; null: it was not looked through since it changed. */
   /** The basket that loses most in the two weeks ahead, and how many do; null: none, or not searched since it changed. */

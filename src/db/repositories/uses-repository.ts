@@ -11,35 +11,17 @@ export function usesRepository(db: Database): UseStore {
     hold: (at, uses, now, until) =>
       db.transaction(async (tx) => {
         const keys = keysOf(uses);
+        if (keys.length === 0) {
+          await tx.delete(t.useHold).where(ofBasket(t.useHold, at));
+          return new Map();
+        }
         const taken = await lock(tx, keys);
-        await tx.delete(t.useHold).where(ofBasket(t.useHold, at));
-        if (keys.length === 0) return new Map();
-        await forget(tx, keys, now);
-        const held = await heldOf(tx, keys, now);
-        const own = await tx
-          .select({ key: t.useTaken.key })
-          .from(t.useTaken)
-          .where(
-            and(
-              ofBasket(t.useTaken, at),
-              inArray(
-                t.useTaken.key,
-                uses.map(({ key }) => key),
-              ),
-            ),
-          );
-        // A receipt that is asked about once more after it was closed has its uses already.
-        const has = new Set(own.map(({ key }) => key));
+        const { held, has, stale } = await standingOf(tx, at, uses, now);
+        if (stale) await forget(tx, keys, now);
         const others = (use: Use) =>
           (taken.get(counterOf(use)) ?? 0) - (has.has(use.key) ? 1 : 0) + (held.get(counterOf(use)) ?? 0);
         const free = uses.filter((use) => others(use) < use.most && !has.has(use.key));
-        if (free.length > 0)
-          await tx.insert(t.useHold).values(
-            free.map((use) => ({
-              ...{ terminal: at.terminal, basket: at.basket },
-              ...{ key: counterOf(use), until },
-            })),
-          );
+        await keep(tx, at, free.map(counterOf), until);
         return new Map(
           uses.flatMap((use) => (others(use) < use.most ? [] : [[use.key, others(use)] as const])),
         );
@@ -119,20 +101,59 @@ const counterOf = ({ key, span }: Counted): string => (span === undefined ? key 
 /** In one order, so that no two baskets wait for each other. */
 const keysOf = (uses: readonly Counted[]): string[] => [...new Set(uses.map(counterOf))].sort();
 
-/** From here on nobody else counts these, until what is done with them is written. @returns how often each was used. */
+/**
+ * From here on nobody else counts these, until what is done with them is written. Their rows are written as they are, in
+ * one order: that makes those that are not there yet, and holds all of them, in one statement.
+ * @returns how often each was used.
+ */
 async function lock(tx: Transaction, keys: readonly string[]): Promise<ReadonlyMap<string, number>> {
   if (keys.length === 0) return new Map();
-  await tx
+  const rows = await tx
     .insert(t.useCount)
     .values(keys.map((key) => ({ key })))
-    .onConflictDoNothing();
-  const rows = await tx
-    .select()
-    .from(t.useCount)
-    .where(inArray(t.useCount.key, [...keys]))
-    .orderBy(asc(t.useCount.key))
-    .for('update');
+    .onConflictDoUpdate({ target: t.useCount.key, set: { taken: sql`${t.useCount.taken}` } })
+    .returning();
   return new Map(rows.map(({ key, taken }) => [key, taken]));
+}
+
+/**
+ * What is kept of these for other baskets, by counter; which of them the basket itself has used already (a receipt that
+ * is asked about once more after it was closed); and whether any was kept too long. In one question, as others wait.
+ */
+async function standingOf(
+  tx: Transaction,
+  { terminal, basket }: BasketAtTill,
+  uses: readonly Use[],
+  now: Date,
+): Promise<{ held: ReadonlyMap<string, number>; has: ReadonlySet<string>; stale: boolean }> {
+  const { rows } = await tx.execute<{ key: string; held: string | null; stale: boolean }>(sql`
+    select h.key, count(*) filter (where h.until > ${now} and (h.terminal, h.basket) <> (${terminal}, ${basket})) as held,
+      bool_or(h.until <= ${now}) as stale
+    from ${t.useHold} h where h.key = any(${sql.param(keysOf(uses))}) group by h.key
+    union all
+    select u.key, null, false from ${t.useTaken} u
+    where u.terminal = ${terminal} and u.basket = ${basket} and u.key = any(${sql.param(uses.map(({ key }) => key))})`);
+  return {
+    held: new Map(rows.flatMap(({ key, held }) => (held === null ? [] : [[key, Number(held)] as const]))),
+    has: new Set(rows.flatMap(({ key, held }) => (held === null ? [key] : []))),
+    stale: rows.some(({ stale }) => stale),
+  };
+}
+
+/** Keeps these for a basket, and nothing else of what was kept for it before. */
+async function keep(
+  tx: Transaction,
+  { terminal, basket }: BasketAtTill,
+  keys: readonly string[],
+  until: Date,
+): Promise<void> {
+  await tx.execute(sql`
+    with gone as (
+      delete from ${t.useHold} where terminal = ${terminal} and basket = ${basket} and key <> all(${sql.param([...keys])})
+    )
+    insert into ${t.useHold} (terminal, basket, key, until)
+    select ${terminal}, ${basket}, unnest(${sql.param([...keys])}::text[]), ${until}
+    on conflict (terminal, basket, key) do update set until = excluded.until`);
 }
 
 /** What nobody paid or gave back in time; left to the basket itself where that is at it. */

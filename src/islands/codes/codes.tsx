@@ -7,7 +7,7 @@ import { ask, refusalOf, refusalWords, useDoing } from '../server/index.ts';
 import { askedBy, type BatchDraft, FIRST_BATCH, likeBatch } from './batch-draft.ts';
 import { BatchForm } from './batch-form.tsx';
 import { type BatchAct, BatchRow } from './batch-row.tsx';
-import { FindCode } from './find-code.tsx';
+import { FindCodeHere } from './find-code.tsx';
 import { takeList } from './take-list.ts';
 
 /** While codes are being made it is asked how far they are. */
@@ -78,7 +78,7 @@ export function Codes({ promotion, plans, view }: { promotion: string; plans: bo
           }}
         />
       ) : null}
-      {data && data.batches.length > 0 ? <FindCode plans={plans} now={view.now} /> : null}
+      {data && data.batches.length > 0 ? <FindCodeHere plans={plans} now={view.now} /> : null}
     </section>
   );
 }

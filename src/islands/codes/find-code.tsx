@@ -3,7 +3,7 @@ import { idInAddress } from '../../contracts/index.ts';
 import type { FoundCode } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { shortMoment, timeIn } from '../../ui/writing/index.ts';
-import { ask, refusalWords, useDoing } from '../server/index.ts';
+import { ask, refusalWords, useDoing, WithServer } from '../server/index.ts';
 
 const STATES: Readonly<Record<FoundCode['state'], string>> = {
   good: 'good',
@@ -13,8 +13,17 @@ const STATES: Readonly<Record<FoundCode['state'], string>> = {
   over: 'over',
 };
 
+/** On a page of its own. */
+export function FindCode(props: { plans: boolean; now: string }) {
+  return (
+    <WithServer>
+      <FindCodeHere {...props} />
+    </WithServer>
+  );
+}
+
 /** Looks one code up: what it is, and who used it. @param plans whether the person may withdraw it. */
-export function FindCode({ plans, now }: { plans: boolean; now: string }) {
+export function FindCodeHere({ plans, now }: { plans: boolean; now: string }) {
   const [text, setText] = useState('');
   const [found, setFound] = useState<FoundCode | null>(null);
   const { busy, said, refusal, doing } = useDoing(['codes']);

@@ -2,6 +2,7 @@ import { asc, desc } from 'drizzle-orm';
 import { type Database, schema } from '../../db/index.ts';
 import {
   certificateOf,
+  codeSeal,
   type KeyPair,
   keyIdOf,
   newKeyPair,
@@ -68,4 +69,4 @@ function signerWith({ publicKey, privateKey }: KeyPair): Signer {
   };
 }
 
-export { newTerminalKey };
+export { codeSeal, newTerminalKey };

@@ -23,6 +23,7 @@ import {
   type VouchedCodes,
 } from '../../core/receipt/index.ts';
 import { namesOf } from '../../core/sentence/index.ts';
+import { PERSON } from '../codes/tries.ts';
 import { type VouchPorts, vouchCodes } from '../codes/vouch-codes.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
@@ -68,7 +69,7 @@ async function vouchedFor(
 ): Promise<VouchedCodes> {
   const standing = standIns(plan.promotions);
   const asked = codesToVouch(plan.promotions, codes).filter((code) => !standing.has(normalCode(code)));
-  const vouched = await vouchCodes(ports, `person:${person.id}`, asked, now);
+  const vouched = await vouchCodes(ports, `${PERSON}${person.id}`, asked, now);
   return new Map([...standing, ...readVouched(vouched, asked)]);
 }
 

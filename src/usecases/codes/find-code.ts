@@ -5,7 +5,7 @@ import { batchCodeKey, codeKey } from '../../core/receipt/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CodeSeal, CurrentPlan, KnownCode, UseMade, UseStore } from '../ports/index.ts';
 import { type BatchPorts, theirBatch } from './their-batch.ts';
-import { BRAKE } from './tries.ts';
+import { BRAKE, PERSON } from './tries.ts';
 
 type Ports = BatchPorts & { readonly codeSeal: CodeSeal; readonly uses: UseStore };
 interface Clock {
@@ -78,7 +78,7 @@ async function knownOne(
   code: string,
   now: Date,
 ): Promise<Outcome<{ known: KnownCode; hash: string }>> {
-  const who = `person:${person.id}`;
+  const who = `${PERSON}${person.id}`;
   const wait = await codes.countTries(who, 1, BRAKE, now);
   if (wait > 0) return failed({ kind: 'slowed', wait });
   const bytes = codeSeal.hashOf(code);

@@ -1,7 +1,9 @@
+export * from './all-batches.ts';
 export { takeCodeList, throwOldListsAway } from './code-list.ts';
 export * from './fill-batches.ts';
 export * from './find-code.ts';
-export * from './look-at-batches.ts';
+export { lookAtCodeBatches } from './look-at-batches.ts';
 export { makeCodeBatch } from './make-batch.ts';
 export * from './step-batch.ts';
+export * from './tried-codes.ts';
 export * from './vouch-codes.ts';

@@ -30,7 +30,7 @@ export async function lookAtCodeBatches(
   });
 }
 
-const batchView = (batch: CodeBatchState): CodeBatchView => {
+export const batchView = (batch: CodeBatchState): CodeBatchView => {
   const { id, pattern, wanted, made, used, withdrawn, test, maker, listed } = batch;
   return {
     ...{ id, pattern, wanted, made, used, withdrawn, test, maker, listed },

@@ -1,7 +1,7 @@
 import type { BatchCodeSaid, CodesVouched } from '../../contracts/index.ts';
 import { batchCodeKey } from '../../core/receipt/index.ts';
-import type { CodeSeal, CodeStore, KnownCode } from '../ports/index.ts';
-import { BRAKE } from './tries.ts';
+import type { CodeSeal, CodeStore, KnownCode, TerminalName } from '../ports/index.ts';
+import { BRAKE, TILL } from './tries.ts';
 
 export interface VouchPorts {
   readonly codes: CodeStore;
@@ -11,7 +11,7 @@ export interface VouchPorts {
 /**
  * What codes are that no plan lists. Every one counts as a wrong one until it is found: at a place where too many were
  * tried nothing is told, of right ones neither, or who tries a thousand at once would learn which is right.
- * @param who tries: `till:ID` or `person:ID`.
+ * @param who tries, as {@link TILL} or {@link PERSON} and an id.
  */
 export async function vouchCodes(
   { codes, codeSeal }: VouchPorts,
@@ -32,6 +32,14 @@ export async function vouchCodes(
   if (found.length > 0) await codes.right(who, found.length, BRAKE);
   return { codes: Object.fromEntries(found), wait: 0 };
 }
+
+/** What codes are that a terminal does not find in its price file. */
+export const vouchAtTill = (
+  ports: VouchPorts,
+  terminal: TerminalName,
+  said: readonly string[],
+  now: number,
+): Promise<CodesVouched> => vouchCodes(ports, TILL + terminal.id, said, now);
 
 const saidOf = ({ batch, withdrawn }: KnownCode, hash: string): BatchCodeSaid => ({
   promotion: batch.promotion,

@@ -1,12 +1,13 @@
 import { type Person, sees, type TerminalLacks, type TerminalView } from '../../contracts/index.ts';
 import { isEmpty, storeDifference } from '../../core/price-file/index.ts';
+import { triedCodes } from '../codes/tried-codes.ts';
 import { seenBy } from '../people/index.ts';
-import type { CurrentPlan, PlanBook, SendingStore, SentFile } from '../ports/index.ts';
+import type { CodeStore, CurrentPlan, PlanBook, SendingStore, SentFile } from '../ports/index.ts';
 import { terminalRow } from './terminal-row.ts';
 
 /** One terminal with its story; null: there is none of that name for the person. */
 export async function lookAtTerminal(
-  ports: { book: PlanBook; sending: SendingStore },
+  ports: { book: PlanBook; sending: SendingStore; codes: CodeStore },
   person: Person,
   id: string,
   now: number,
@@ -21,6 +22,7 @@ export async function lookAtTerminal(
     fileOf(status.wanted),
     ports.sending.story(id),
   ]);
+  const tried = await triedCodes(ports, person, current.compiled, now);
   return {
     ...terminalRow(current.compiled, status, now),
     lacks: wanted && status.holds !== status.wanted ? lacksOf(current, held, wanted) : null,
@@ -28,6 +30,7 @@ export async function lookAtTerminal(
     wholeAskedAt: status.wholeAskedAt,
     wantedSince: wanted?.createdAt ?? null,
     story,
+    wrongCodes: tried.find(({ terminal }) => terminal === id)?.wrong ?? null,
   };
 }
 

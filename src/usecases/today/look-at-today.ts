@@ -17,10 +17,12 @@ import { book, NO_PRICE } from '../../core/price-book/index.ts';
 import { isEmpty } from '../../core/price-file/index.ts';
 import { whatIsMissing } from '../begin/index.ts';
 import { knownFindings, lookAtKeptLoopholes, runBasketChecks } from '../check/index.ts';
+import { endingCodes, triedCodes } from '../codes/index.ts';
 import { seenOf } from '../people/index.ts';
 import { listPromotions } from '../plan/index.ts';
 import type {
   BasketCheckStore,
+  CodeStore,
   CurrentPlan,
   FindingStore,
   HeldBackStore,
@@ -55,6 +57,7 @@ export async function lookAtToday(
     findings: FindingStore;
     loopholes: LoopholeStore;
     people: PeopleStore;
+    codes: CodeStore;
   },
   person: Person,
   view: LensView,
@@ -80,6 +83,8 @@ export async function lookAtToday(
     ...(await unsent(ports, whole, person, now)),
     held: await heldBack(ports.heldBack, current, person),
     terminals: await countTerminals(ports.sending, current, person, now),
+    endingCodes: await endingCodes(ports, person, current, clock.toWall(at)),
+    triedCodes: await triedCodes(ports, person, current.compiled, now),
     losing: await losingBaskets(ports, person, now),
     inPlan: await knownFindings(ports, person, now),
     findings: [

@@ -6,7 +6,7 @@ import {
   now,
   readJson,
   terminalEndpoint,
-  vouchCodes,
+  vouchAtTill,
 } from '../../../server/index.ts';
 
 /** What codes are that the till's price file does not list: one of a batch, or none. */
@@ -15,5 +15,5 @@ export const POST = terminalEndpoint(async ({ app, terminal, context }) => {
   if (!read.ok) return failureReply(read.failure);
   const shaped = shape(vouchRequest, read.value);
   if (!shaped.ok) return failureReply({ kind: 'invalid', faults: shaped.faults });
-  return json(await vouchCodes(app, `till:${terminal.id}`, shaped.value.codes, now()));
+  return json(await vouchAtTill(app, terminal, shaped.value.codes, now()));
 });
