@@ -18,6 +18,7 @@ import {
 import { readRows } from '../src/server/files/read-rows.ts';
 import { livePlanBook } from '../src/server/standing/live-plan-book.ts';
 import { bringIn } from '../src/usecases/index.ts';
+import { freshDatabase } from './fresh-database.ts';
 import { share, timesOf } from './median.ts';
 
 const ROWS = 100_000;
@@ -31,7 +32,7 @@ export async function benchImport(databaseUrl: string): Promise<string[]> {
     seeded(3),
   );
   const plan = emptyPlan(nodes.map(({ kind: _, ...node }) => node));
-  const url = await freshDatabase(databaseUrl);
+  const url = await freshDatabase(databaseUrl, 'bench_import');
   const connection = connect(url);
   const { db, pool } = connection;
   await migrate(connection, `${process.cwd()}/src/db/migrations`);
@@ -70,17 +71,6 @@ const emptyPlan = (nodes: PlanDocument['nodes']): PlanDocument => ({
   stores: [{ id: 's1', name: 'Store', timeZone: 'Europe/Madrid' }],
   promotions: [],
 });
-
-async function freshDatabase(databaseUrl: string): Promise<string> {
-  const client = new pg.Client({ connectionString: databaseUrl });
-  await client.connect();
-  await client.query('drop database if exists bench_import with (force)');
-  await client.query('create database bench_import');
-  await client.end();
-  const url = new URL(databaseUrl);
-  url.pathname = '/bench_import';
-  return url.href;
-}
 
 async function broughtIn(db: ReturnType<typeof connect>['db'], bytes: Uint8Array): Promise<void> {
   const read = await readRows(bytes);

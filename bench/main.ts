@@ -1,5 +1,6 @@
 import { benchBasket } from './basket.ts';
 import { benchBook } from './book.ts';
+import { benchCodes } from './codes.ts';
 import { benchImport } from './import.ts';
 import { benchLargeBook } from './large-book.ts';
 import { benchLoopholes } from './loopholes.ts';
@@ -16,6 +17,7 @@ const PARTS = {
   overlaps: () => benchOverlaps(),
   worksheet: () => benchWorksheet(),
   basket: () => benchBasket(),
+  codes: () => benchCodes(DATABASE_URL!),
   import: () => benchImport(DATABASE_URL!),
   search: () => benchSearch(BELLTAG_ORIGIN!),
 };

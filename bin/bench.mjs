@@ -11,7 +11,7 @@ import { run, say } from './set-up/say.mjs';
 // What needs no application is measured while none runs beside it.
 const ALONE = ['large', 'loopholes', 'overlaps', 'worksheet', 'basket'];
 // The search comes last: it puts a larger chain in the place of the demo.
-const WITH_APPLICATION = ['book', 'import', 'search'];
+const WITH_APPLICATION = ['book', 'codes', 'import', 'search'];
 const asked = process.argv.slice(2);
 const wanted = (names) => names.filter((name) => asked.length === 0 || asked.includes(name));
 

@@ -5,9 +5,11 @@ import type { Ports } from '../../src/server/standing/ports.ts';
 import { fillCodeBatches } from '../../src/usecases/index.ts';
 
 const COUNT = 2_000;
-/** As many as were used in the weeks before. */
+/** As many as were used since. */
 const USED = 611;
 const DAY = 86_400_000;
+/** Days ago. */
+const BEGAN = 9;
 const AT_ONCE = 8;
 const PATTERN = { length: 10, of: 'both', prefix: 'WKM-', suffix: '', dashEvery: 5 } as const;
 
@@ -27,16 +29,19 @@ export async function demoCodes(
   const day = (moment: number) => new Date(moment).toISOString().slice(0, 10);
   const wanted = {
     ...{ promotion: welcome.id, pattern: PATTERN, wanted: COUNT, test: false },
-    ...{ fromDay: day(now - 40 * DAY), toDay: day(now + 12 * DAY) },
+    ...{ fromDay: day(now - BEGAN * DAY), toDay: day(now + 12 * DAY) },
   };
-  const id = await codes.begin(wanted, new Date(now - 41 * DAY), { person, action: 'codes asked for' });
+  const id = await codes.begin(wanted, new Date(now - (BEGAN + 1) * DAY), {
+    person,
+    action: 'codes asked for',
+  });
   while (await fillCodeBatches({ codes, codeSeal }));
   const parts = await codes.list((await codes.batch(id))!, person);
   const used = parts.flatMap((part) => codeSeal.open(part).split('\n')).slice(0, USED);
   const take = (code: string, i: number) => {
     const { id: terminal, store } = terminals[(i * 37) % terminals.length]!;
     const key = batchCodeKey(id, Buffer.from(codeSeal.hashOf(code)).toString('hex'));
-    const at = new Date(now - 38 * DAY + (i * 38 * DAY) / USED);
+    const at = new Date(now - BEGAN * DAY + (i * BEGAN * DAY) / USED);
     const { inAll } = welcome.uses ?? {};
     const limits = inAll === undefined ? [] : [{ key: welcome.id, promotion: welcome.id, most: inAll }];
     const use = { key, promotion: welcome.id, most: 1 };

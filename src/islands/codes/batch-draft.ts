@@ -30,10 +30,11 @@ export const FIRST_BATCH: BatchDraft = {
 };
 
 /** One more of the kind. */
-export const likeBatch = ({ pattern, wanted, from, to, test }: CodeBatchView): BatchDraft => ({
+export const likeBatch = ({ pattern, wanted, to, test }: CodeBatchView): BatchDraft => ({
   ...{ count: String(wanted), length: String(pattern.length), of: pattern.of },
   ...{ prefix: pattern.prefix, suffix: pattern.suffix, dashEvery: String(pattern.dashEvery ?? '') },
-  ...{ from: from ?? '', to: to ?? '', test },
+  // Those begin when they are made.
+  ...{ from: '', to: to ?? '', test },
 });
 
 export type BatchField = 'count' | 'length' | 'prefix' | 'suffix' | 'dashEvery';
