@@ -7,19 +7,27 @@ export type Pick = (below: number) => number;
 /** One after the other is drawn until one is fortunate; of short patterns few are not. */
 const MOST_TRIES = 1_000;
 
-/** Draws one code of a pattern, as it is handed out: with its dashes, and nothing unfortunate in it. */
-export function drawCode(pattern: CodePattern, pick: Pick): string {
+/** Draws codes of a pattern, as they are handed out: with their dashes, and nothing unfortunate in them. */
+export function codeDrawer(pattern: CodePattern, pick: Pick): () => string {
+  const { length, dashEvery } = pattern;
   const alphabet = alphabetOf(pattern);
-  for (let tries = 0; tries < MOST_TRIES; tries++) {
-    const drawn = Array.from({ length: pattern.length }, () => alphabet[pick(alphabet.length)]!).join('');
-    if (!isUnfortunate(drawn)) return written(pattern, drawn);
-  }
-  throw new Error('no fortunate code was drawn');
+  const [prefix, suffix] = [upper(pattern.prefix), upper(pattern.suffix)];
+  return () => {
+    for (let tries = 0; tries < MOST_TRIES; tries++) {
+      let drawn = '';
+      for (let i = 0; i < length; i++) drawn += alphabet[pick(alphabet.length)]!;
+      if (!isUnfortunate(drawn)) return prefix + dashed(drawn, dashEvery ?? length) + suffix;
+    }
+    throw new Error('no fortunate code was drawn');
+  };
 }
 
-function written({ prefix, suffix, dashEvery }: CodePattern, drawn: string): string {
-  const parts = dashEvery === null ? [drawn] : drawn.match(new RegExp(`.{1,${dashEvery}}`, 'g'))!;
-  return `${upper(prefix)}${parts.join('-')}${upper(suffix)}`;
+export const drawCode = (pattern: CodePattern, pick: Pick): string => codeDrawer(pattern, pick)();
+
+function dashed(drawn: string, every: number): string {
+  let text = drawn.slice(0, every);
+  for (let i = every; i < drawn.length; i += every) text += `-${drawn.slice(i, i + every)}`;
+  return text;
 }
 
 const upper = (text: string): string => text.normalize('NFKC').toUpperCase();

@@ -24,5 +24,7 @@ const PARTS = [
   ...['HH', 'HJ', 'GK', 'NW', '88', '666', '69'],
 ] as const;
 
-/** Whether a code as it is compared has something unfortunate in what was drawn. */
-export const isUnfortunate = (drawn: string): boolean => PARTS.some((part) => drawn.includes(part));
+const ANY = new RegExp(PARTS.join('|'));
+
+/** Whether what was drawn of a code has something unfortunate in it. */
+export const isUnfortunate = (drawn: string): boolean => ANY.test(drawn);

@@ -15,6 +15,8 @@ export function usesRepository(db: Database): UseStore {
           await tx.delete(t.useHold).where(ofBasket(t.useHold, at));
           return new Map();
         }
+        // What is kept for ten minutes need not outlive a power cut, and others wait until this is written.
+        await tx.execute(sql`set local synchronous_commit = off`);
         const taken = await lock(tx, keys);
         const { held, has, stale } = await standingOf(tx, at, uses, now);
         if (stale) await forget(tx, keys, now);

@@ -1,4 +1,4 @@
-import { drawCode } from '../../core/codes/index.ts';
+import { codeDrawer } from '../../core/codes/index.ts';
 import type { CodeBatch, CodeSeal, CodeStore, FreshCode } from '../ports/index.ts';
 
 /** Made and written at once: what a server that dies has to make again, and how often a page hears how far it is. */
@@ -18,6 +18,7 @@ export async function fillCodeBatches({
 /** Each once; those that were made before are found by the store. */
 function drawn({ pattern }: CodeBatch, count: number, { hashOf, pick }: CodeSeal): FreshCode[] {
   const codes = new Set<string>();
-  while (codes.size < count) codes.add(drawCode(pattern, pick));
+  const draw = codeDrawer(pattern, pick);
+  while (codes.size < count) codes.add(draw());
   return [...codes].map((code) => ({ code, hash: hashOf(code) }));
 }
