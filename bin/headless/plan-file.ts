@@ -7,12 +7,13 @@ import { Refused, refuse } from './arguments.ts';
 export function readPlanFile(path: string | undefined): Plan {
   if (path === undefined)
     return refuse([], 'no plan is named', 'the path of a plan document, or - for standard input');
-  const parsed = parsePlan(readJson(path));
+  const parsed = parsePlan(readJson(path, 'a plan document'));
   if (!parsed.ok) throw new Refused(parsed.faults);
   return parsed.plan;
 }
 
-function readJson(path: string): unknown {
+/** @param what the file is to be. */
+export function readJson(path: string, what: string): unknown {
   let text: string;
   try {
     text = readFileSync(path === '-' ? 0 : path, 'utf8');
@@ -20,12 +21,12 @@ function readJson(path: string): unknown {
     return refuse(
       [],
       `${path} cannot be read (${(error as NodeJS.ErrnoException).code})`,
-      'the path of a plan document',
+      `the path of ${what}`,
     );
   }
   try {
     return JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return refuse([], `${path} is no JSON (${(error as Error).message})`, 'a plan document');
+    return refuse([], `${path} is no JSON (${(error as Error).message})`, what);
   }
 }

@@ -48,8 +48,9 @@ export const USAGES = {
     ],
   },
   basket: {
-    line: 'belltag basket PLAN BASKETS',
+    line: 'belltag basket PLAN BASKETS [--codes FILE]',
     answers: 'JSON Lines of receipts, one for each line of BASKETS, in order.',
+    options: [['--codes FILE', 'batches of single-use codes, by hashes']],
   },
   overlaps: {
     line: 'belltag overlaps PLAN [--from T] [--to T]',

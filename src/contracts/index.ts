@@ -2,6 +2,7 @@ export * from './address.ts';
 export * from './approval-requests.ts';
 export * from './basket-document.ts';
 export * from './begin-requests.ts';
+export * from './code-file.ts';
 export * from './code-requests.ts';
 export * from './directory-refusal.ts';
 export * from './grid-requests.ts';

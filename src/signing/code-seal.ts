@@ -13,6 +13,10 @@ export interface CodeSeal {
   pick(below: number): number;
 }
 
+/** The first 16 bytes of HMAC-SHA-256 (RFC 2104) over a code as it is compared. */
+export const hashOfCode = (key: Uint8Array, code: string): Buffer =>
+  createHmac('sha256', key).update(normalCode(code)).digest().subarray(0, HASH);
+
 const IV = 12;
 const TAG = 16;
 const HASH = 16;
@@ -22,7 +26,7 @@ export function codeSeal(secret: string): CodeSeal {
   const derived = (use: string) => Buffer.from(hkdfSync('sha256', secret, '', `codes: ${use}`, 32));
   const [naming, sealing] = [derived('naming'), derived('sealing')];
   return {
-    hashOf: (code) => createHmac('sha256', naming).update(normalCode(code)).digest().subarray(0, HASH),
+    hashOf: (code) => hashOfCode(naming, code),
     seal(text) {
       const iv = randomBytes(IV);
       const cipher = createCipheriv('aes-256-gcm', sealing, iv);

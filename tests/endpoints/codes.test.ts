@@ -1,3 +1,4 @@
+import { createHmac } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { as, saveApproved } from '../application/client.ts';
@@ -152,6 +153,23 @@ describe('a single-use code', () => {
     expect([await tried(codes[0]!), await tried('any-code-of-by-batch'), await tried('any-code')]).toEqual([
       ...[true, true, false],
     ]);
+  });
+});
+
+describe('a file of a batch beside the plan', () => {
+  it('says by hashes which codes are good, and tells none', async () => {
+    const ines = await as('ines');
+    const { batch, codes } = await codesOf('by-batch', { ...ASKED, count: 5, to: '2027-05-31' });
+    await ines.send('POST', '/api/codes/withdraw', { code: codes[1] });
+    const { status, body } = await ines.send('POST', `/api/codes/${batch}/list?by=hashes`, '');
+    expect([status, body.batches[0].promotion, body.batches[0].to]).toEqual([200, 'by-batch', '2027-05-31']);
+    const key = Buffer.from(body.key, 'base64url');
+    const hashOf = (code: string) =>
+      createHmac('sha256', key).update(code.replaceAll('-', '')).digest('hex').slice(0, 32);
+    expect(body.batches[0].codes).toEqual(codes.map(hashOf));
+    expect(body.batches[0].withdrawn).toEqual([hashOf(codes[1]!)]);
+    const again = await ines.send('POST', `/api/codes/${batch}/list?by=hashes`, '');
+    expect(again.body.key).not.toBe(body.key);
   });
 });
 

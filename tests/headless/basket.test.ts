@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import { createHmac } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -16,8 +17,9 @@ beforeAll(() => {
 });
 afterAll(() => rmSync(folder, { recursive: true }));
 
-function belltag(input: string, baskets = '-', plan = 'plan.json') {
-  const { status, stdout, stderr } = spawnSync('bin/belltag', ['basket', join(folder, plan), baskets], {
+function belltag(input: string, baskets = '-', plan = 'plan.json', more: readonly string[] = []) {
+  const words = ['basket', join(folder, plan), baskets, ...more];
+  const { status, stdout, stderr } = spawnSync('bin/belltag', words, {
     encoding: 'utf8',
     input,
     maxBuffer: 100_000_000,
@@ -138,5 +140,65 @@ describe('belltag basket', () => {
     const { status, stderr } = belltag('', baskets, plan);
     expect(status).toBe(2);
     expect(stderr).toContain('cannot be read');
+  });
+
+  it('knows single-use codes by a file of their hashes', () => {
+    const key = Buffer.alloc(32, 7);
+    const hashOf = (code: string) => createHmac('sha256', key).update(code).digest('hex').slice(0, 32);
+    const batch = {
+      ...{ promotion: 'w', to: '2027-03-31', codes: ['QAA', 'QBB', 'QCC'].map(hashOf) },
+      withdrawn: [hashOf('QBB')],
+    };
+    const file = { format: 'bell-tag-codes', version: 1, key: key.toString('base64url'), batches: [batch] };
+    const reward = {
+      kind: 'basketReward',
+      threshold: 'subtotal',
+      tiers: [{ atLeast: '1.00', percentOff: 1_000 }],
+    };
+    const plan = basketPlan({ c: '10.00' }, [offer('w', reward as never, { codeBatches: true })]);
+    writeFileSync(join(folder, 'coded.json'), JSON.stringify(plan));
+    writeFileSync(join(folder, 'codes.json'), JSON.stringify(file));
+    const rung = (...more: string[]) =>
+      belltag(
+        lines(
+          basketOf({ c: 1 }, { codes: ['q-aa'] }),
+          basketOf({ c: 1 }, { codes: ['QBB'] }),
+          basketOf({ c: 1 }, { codes: ['QCC'], usesSoFar: { 'code:QCC': 1 } }),
+          basketOf({ c: 1 }, { codes: ['QAA'], at: '2027-04-01T00:00' }),
+          basketOf({ c: 1 }, { codes: ['QDD'] }),
+        ),
+        '-',
+        'coded.json',
+        more,
+      );
+    const reasons = [
+      'it was withdrawn',
+      'it was used as often as it may be',
+      'its promotion is over',
+      'no promotion has this code',
+    ];
+    const { answers, status } = rung('--codes', join(folder, 'codes.json'));
+    expect([status, answers.map(({ total }) => total)]).toEqual([
+      0,
+      ['9.00', '10.00', '10.00', '10.00', '10.00'],
+    ]);
+    expect(answers.map(({ codes }) => codes[0].reason)).toEqual([undefined, ...reasons]);
+    // Without the file nobody knows what they are.
+    expect(new Set(rung().answers.map(({ codes }) => codes[0].reason))).toEqual(new Set(reasons.slice(-1)));
+  });
+
+  it.each([
+    ['no such file', 'nowhere.json', null, /cannot be read/],
+    ['another document', 'plan.json', null, /"format" is/],
+    ['a hash that is none', 'bad.json', { promotion: 'w', codes: ['QAA'] }, /batches\/0\/codes\/0/],
+  ])('refuses a file of codes that is %s', (_, name, batch, words) => {
+    const key = Buffer.alloc(32).toString('base64url');
+    if (batch)
+      writeFileSync(
+        join(folder, name),
+        JSON.stringify({ format: 'bell-tag-codes', version: 1, key, batches: [batch] }),
+      );
+    const { status, stderr } = belltag('', '-', 'plan.json', ['--codes', join(folder, name)]);
+    expect([status, stderr]).toEqual([2, expect.stringMatching(words)]);
   });
 });

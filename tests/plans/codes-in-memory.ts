@@ -57,6 +57,8 @@ export function codesInMemory(): {
       deeds.push(`list taken by ${person}`);
       return lists.get(id) ?? [];
     },
+    withdrawnOf: async () =>
+      [...known].filter(([, { withdrawn }]) => withdrawn).map(([hash]) => Buffer.from(hash, 'hex')),
     async throwListAway({ id }, { action }) {
       deeds.push(action);
       lists.delete(id);

@@ -88,6 +88,13 @@ export function codeRepository(db: Database): CodeStore {
         await note(tx, batch, { person, action: LIST_TAKEN });
         return parts.map(({ sealed }) => sealed);
       }),
+    async withdrawnOf(batch) {
+      const rows = await db
+        .select({ hash: t.batchCode.hash })
+        .from(t.batchCode)
+        .where(and(eq(t.batchCode.batch, batch), eq(t.batchCode.withdrawn, true)));
+      return rows.map(({ hash }) => hash);
+    },
     throwListAway: (batch, deed) =>
       db.transaction(async (tx) => {
         await tx.update(t.codeBatch).set({ listed: false }).where(eq(t.codeBatch.id, batch.id));

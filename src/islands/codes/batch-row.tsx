@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { CodeBatchView } from '../../contracts/view/index.ts';
 import { dateWords, saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
 
-export type BatchAct = 'list' | 'throw-list-away' | 'withdraw' | 'like';
+export type BatchAct = 'list' | 'hashes' | 'throw-list-away' | 'withdraw' | 'like';
 
 /** One batch: how far it has gone, and what can be done with it. */
 export function BatchRow({
@@ -91,6 +91,7 @@ function Acts({
   return (
     <p className="flex flex-wrap gap-x-4 leading-7">
       {whole && listed ? button('list', 'Take the list as CSV') : null}
+      {whole && listed ? button('hashes', 'As hashes, for belltag') : null}
       {whole && listed
         ? button('throw-list-away', 'Throw the list away', () => setAsking('throw-list-away'))
         : null}

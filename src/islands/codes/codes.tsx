@@ -35,7 +35,9 @@ export function Codes({ promotion, plans, view }: { promotion: string; plans: bo
   const act = (batch: CodeBatchView, what: BatchAct) => {
     forgetRefusal();
     if (what === 'like') return setDraft(likeBatch(batch));
-    doing(() => (what === 'list' ? takeList(batch.id) : step(batch.id, what)));
+    doing(() =>
+      what === 'list' || what === 'hashes' ? takeList(batch.id, what === 'hashes') : step(batch.id, what),
+    );
   };
   return (
     <section className="mt-8" aria-label="Single-use codes">

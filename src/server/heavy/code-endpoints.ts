@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import {
   batchStepRequest,
   codeBatchRequest,
@@ -9,6 +10,7 @@ import {
   findCode,
   makeCodeBatch,
   stepCodeBatch,
+  takeCodeFile,
   takeCodeList,
   todayIn,
   withdrawCode,
@@ -43,9 +45,10 @@ export const CODE_ENDPOINTS = {
       outcomeReply(await stepCodeBatch(app, person, batch, step, new Date(now))),
     ),
   ),
-  /** One code a line, with a heading, in the order in which they were made (RFC 4180). */
+  /** One code a line, with a heading, in the order in which they were made (RFC 4180); `?by=hashes`: a file beside the plan. */
   'code-list': onBytes(
-    onBatch(async ({ app, person }, batch) => {
+    onBatch(async ({ app, person, query }, batch) => {
+      if (query.by === 'hashes') return outcomeReply(await takeCodeFile(app, person, batch, randomBytes(32)));
       const list = await takeCodeList(app, person, batch);
       if (!list.ok) return failureReply(list.failure);
       return new Response(`code\r\n${list.value.codes.join('\r\n')}\r\n`, {

@@ -1,4 +1,13 @@
-import { done, failed, may, type Outcome, type Person } from '../../contracts/index.ts';
+import {
+  CODE_FILE,
+  type CodeFileDocument,
+  done,
+  failed,
+  may,
+  type Outcome,
+  type Person,
+} from '../../contracts/index.ts';
+import { hashOfCode } from '../../signing/index.ts';
 import type { CodeSeal, CodeStore } from '../ports/index.ts';
 import { type BatchPorts, theirBatch } from './their-batch.ts';
 
@@ -24,6 +33,38 @@ export async function takeCodeList(
     promotion: batch.value.promotion,
     codes: parts.flatMap((part) => ports.codeSeal.open(part).split('\n')),
   });
+}
+
+/**
+ * The same as a file beside the plan (docs/plan-format.md): by hashes that are made with a key of its own, it says to who
+ * has a code whether it is good, and tells none.
+ */
+export async function takeCodeFile(
+  ports: BatchPorts & { codeSeal: CodeSeal },
+  person: Person,
+  id: number,
+  key: Uint8Array,
+): Promise<Outcome<CodeFileDocument>> {
+  const list = await takeCodeList(ports, person, id);
+  if (!list.ok) return list;
+  const { fromDay, toDay, test, withdrawnAt, promotion } = (await ports.codes.batch(id))!;
+  const { hashOf } = ports.codeSeal;
+  const hex = (bytes: Uint8Array) => Buffer.from(bytes).toString('hex');
+  const gone = new Set((await ports.codes.withdrawnOf(id)).map(hex));
+  const hashes = list.value.codes.map((code) => ({
+    hash: hex(hashOfCode(key, code)),
+    gone: withdrawnAt !== null || gone.has(hex(hashOf(code))),
+  }));
+  const withdrawn = hashes.filter((one) => one.gone).map(({ hash }) => hash);
+  const batch = {
+    promotion,
+    ...(fromDay === null ? {} : { from: fromDay }),
+    ...(toDay === null ? {} : { to: toDay }),
+    ...(test ? { test: true as const } : {}),
+    codes: hashes.map(({ hash }) => hash),
+    ...(withdrawn.length === 0 ? {} : { withdrawn }),
+  };
+  return done({ ...CODE_FILE, key: Buffer.from(key).toString('base64url'), batches: [batch] });
 }
 
 const DAY = 24 * 60 * 60_000;

@@ -1,5 +1,5 @@
 export * from './all-batches.ts';
-export { takeCodeList, throwOldListsAway } from './code-list.ts';
+export { takeCodeFile, takeCodeList, throwOldListsAway } from './code-list.ts';
 export * from './fill-batches.ts';
 export * from './find-code.ts';
 export { lookAtCodeBatches } from './look-at-batches.ts';

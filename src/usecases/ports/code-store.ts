@@ -82,6 +82,8 @@ export interface CodeStore {
   ): Promise<boolean>;
   /** The sealed parts of its list, in order; tells the trail that this person took it. */
   list(batch: CodeBatch, person: string): Promise<readonly Uint8Array[]>;
+  /** Single codes of a batch that were withdrawn. */
+  withdrawnOf(batch: number): Promise<readonly Uint8Array[]>;
   throwListAway(batch: CodeBatch, deed: CodeDeed): Promise<void>;
   withdraw(batch: CodeBatch, now: Date, deed: CodeDeed): Promise<void>;
   withdrawOne(hash: Uint8Array, batch: CodeBatch, deed: CodeDeed): Promise<void>;
