@@ -1,5 +1,4 @@
 import type { HeldUses, WantedUseSaid } from '../src/contracts/index.ts';
-import type { WantedUse } from '../src/core/receipt/index.ts';
 import type { KeptOnDisk } from './kept-on-disk.ts';
 
 /** What a receipt used, still to be told to the server. */
@@ -40,7 +39,11 @@ export interface Allowed {
 /** The uses of a till's baskets, counted with all other tills where the server can be reached. */
 export interface CountedUses {
   /** @param allowance how many receipts of a promotion it may give by itself while it is cut off. */
-  ask(basket: string, uses: readonly WantedUse[], allowance: (promotion: string) => number): Promise<Allowed>;
+  ask(
+    basket: string,
+    uses: readonly WantedUseSaid[],
+    allowance: (promotion: string) => number,
+  ): Promise<Allowed>;
   /** The basket was paid: kept on its own disk until the server has it. */
   paid(basket: string): Promise<void>;
   dropped(basket: string): Promise<void>;
@@ -73,11 +76,15 @@ export function countedUses(talk: UseTalk, disk: KeptOnDisk<KeptUses>, now: () =
   }
 
   /** While it is cut off it counts what it gave itself and could not tell, and no more than it may. */
-  function byItself(basket: string, uses: readonly WantedUse[], allowance: (id: string) => number): Allowed {
+  function byItself(
+    basket: string,
+    uses: readonly WantedUseSaid[],
+    allowance: (id: string) => number,
+  ): Allowed {
     const given = (promotion: string) =>
       toTell.filter((told) => told.byItself && told.uses.some((use) => use.promotion === promotion)).length;
     // What it knows itself of one code, or one shopper, counts as well.
-    const own = ({ key, span }: WantedUse) =>
+    const own = ({ key, span }: WantedUseSaid) =>
       toTell.filter((told) => told.uses.some((use) => use.key === key && use.span === span)).length;
     const refused = uses.filter(
       (use) => given(use.promotion) >= allowance(use.promotion) || own(use) >= use.most,

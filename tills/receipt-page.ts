@@ -49,7 +49,13 @@ function closing(till: string, basket: string, { counted }: { counted?: boolean 
 const faultWords = (faults: readonly string[]): string =>
   `<ul class="off" role="alert">${faults.map((fault) => `<li>${escapeHtml(fault)}</li>`).join('')}</ul>`;
 
-function receiptWords(till: string, { receipt, labels, names, pictures }: RungBasket): string {
+/** A code may be taken and bring nothing: what it opens asks for more in the basket. */
+const broughtWords = (amount: string | undefined): string =>
+  amount === undefined || Number(amount) === 0
+    ? 'taken, and nothing in this basket goes by it'
+    : `you save ${amount}`;
+
+function receiptWords(till: string, { receipt, labels, names, pictures, brought }: RungBasket): string {
   const line = ({ sku, quantity, tag, net, gift, reductions }: ReceiptDocument['lines'][number]) =>
     `<tr><td>${escapeHtml(names[sku] ?? sku)}${gift ? ', a gift' : ''}<br>${quantity} × ${tag}${reductions
       .map(({ promotion, amount }) => `<br>${escapeHtml(labels[promotion] ?? promotion)} −${amount}`)
@@ -65,5 +71,5 @@ function receiptWords(till: string, { receipt, labels, names, pictures }: RungBa
   return `<section role="status">${shown.join('')}<table><tbody>${receipt.lines.map(line).join('')}</tbody></table>
 <p class="figure">${receipt.total}</p><p>${receipt.currency}${Number(receipt.saving) === 0 ? '' : `, ${receipt.saving} saved`}</p>
 ${receipt.problems.map(({ message }) => `<p class="off">${escapeHtml(message)}</p>`).join('')}
-${receipt.codes.map(({ code, accepted, reason }) => `<p>Code ${escapeHtml(code)}: ${accepted ? 'accepted' : escapeHtml(reason)}</p>`).join('')}</section>`;
+${receipt.codes.map(({ code, accepted, reason }) => `<p>Code ${escapeHtml(code)}: ${accepted ? broughtWords(brought[code]) : escapeHtml(reason)}</p>`).join('')}</section>`;
 }

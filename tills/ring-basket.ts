@@ -1,14 +1,17 @@
 import { parseBasket } from '../src/contracts/index.ts';
 import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
+import { formatAmount, minorUnits } from '../src/core/money/index.ts';
 import { pictureOf } from '../src/core/offer/index.ts';
 import { describeFault } from '../src/core/plan/index.ts';
 import type { CompiledPlan } from '../src/core/price-book/index.ts';
 import {
   type BasketDocument,
   NONE_VOUCHED,
+  type Receipt,
   type ReceiptDocument,
   receiptDocument,
   ringBasket,
+  savedBy,
   type VouchedCodes,
   type WantedUse,
   wantedUses,
@@ -25,6 +28,8 @@ export interface RungBasket {
   readonly pictures: Readonly<Record<string, string>>;
   /** By SKU. */
   readonly names: Readonly<Record<string, string>>;
+  /** By code that was taken: what its promotions take off the receipt. */
+  readonly brought: Readonly<Record<string, string>>;
   /** What it would use of what is limited, if it were paid. */
   readonly wanted: readonly WantedUse[];
   /** By id: how many receipts the till may give of a promotion by itself while it is cut off. */
@@ -84,12 +89,24 @@ export function ringWhole(
       names: Object.fromEntries(
         items.filter(({ sku }) => named.has(sku)).map(({ sku, name }) => [sku, name]),
       ),
+      brought: broughtBy(rung, compiled),
       wanted,
       cutOff: Object.fromEntries(
         promotions.flatMap(({ id, uses }) => (uses.cutOff > 0 ? [[id, uses.cutOff]] : [])),
       ),
     },
   };
+}
+
+function broughtBy(receipt: Receipt, { plan: { currency } }: CompiledPlan): Record<string, string> {
+  return Object.fromEntries(
+    receipt.codes
+      .filter(({ reason }) => reason === null)
+      .map(({ code, opens }) => {
+        const saved = opens.reduce((sum, id) => sum + savedBy(receipt, id), 0);
+        return [code, formatAmount(minorUnits(saved), currency)];
+      }),
+  );
 }
 
 function withSkus(basket: { lines?: unknown }, { plan }: CompiledPlan): object {

@@ -42,9 +42,12 @@ export async function demoCodes(
     const { id: terminal, store } = terminals[(i * 37) % terminals.length]!;
     const key = batchCodeKey(id, Buffer.from(codeSeal.hashOf(code)).toString('hex'));
     const at = new Date(now - BEGAN * DAY + (i * BEGAN * DAY) / USED);
+    // A tenth of a basket that comes to 20 or more.
+    const worth = 200 + ((i * 7919) % 1_400);
     const { inAll } = welcome.uses ?? {};
-    const limits = inAll === undefined ? [] : [{ key: welcome.id, promotion: welcome.id, most: inAll }];
-    const use = { key, promotion: welcome.id, most: 1 };
+    const limits =
+      inAll === undefined ? [] : [{ key: welcome.id, promotion: welcome.id, most: inAll, worth }];
+    const use = { key, promotion: welcome.id, most: 1, worth };
     return uses.take({ terminal, store, basket: `welcome-${i}` }, [...limits, use], at);
   };
   for (let i = 0; i < used.length; i += AT_ONCE)

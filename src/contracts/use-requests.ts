@@ -8,6 +8,8 @@ export interface WantedUseSaid {
   most: number;
   /** The first day of the span in which it counts; absent: it counts once for all. */
   span?: string;
+  /** What the promotion takes off the receipt, in minor units of the chain's currency; absent: not told. */
+  worth?: number;
 }
 
 const id = Joi.string().min(1).max(200);
@@ -18,6 +20,7 @@ const uses = Joi.array()
       promotion: id.required(),
       span: Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'day such as 2027-03-01'),
       most: Joi.number().integer().min(1).max(1_000_000_000).required(),
+      worth: Joi.number().integer().min(0).max(1_000_000_000),
     }),
   )
   .unique((a: WantedUseSaid, b: WantedUseSaid) => a.key === b.key && a.span === b.span)

@@ -10,3 +10,4 @@ export * from './send/index.ts';
 export * from './stockroom/index.ts';
 export * from './today/index.ts';
 export * from './uses/index.ts';
+export { vouchAtTill } from './vouch/index.ts';

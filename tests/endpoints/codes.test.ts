@@ -68,6 +68,7 @@ async function ring(till: string, basket: string, code: string) {
     ...{ id: basket, codes: [code], lines: [{ sku: 'Q100042', quantity: 1 }] },
   });
   expect(status).toBe(200);
+  expect(Object.values(body.rung.brought)).toEqual(body.rung.receipt.codes[0].accepted ? ['1.00'] : []);
   const [{ accepted, reason }] = body.rung.receipt.codes;
   expect(body.rung.receipt.rewards.length).toBe(accepted ? 1 : 0);
   return accepted ? 'accepted' : reason;
@@ -87,7 +88,9 @@ describe('a single-use code', () => {
     expect(await ring(THERE!, 'basket-code2', code)).toMatch(/used as often/);
     expect(await ring(THERE!, 'basket-code2', next)).toBe('accepted');
     await closeBasket(THERE!, 'basket-code2', 'dropped');
-    expect(await batchOf('by-batch', batch)).toMatchObject({ used: 1, made: 40, maker: 'Ines Calloway' });
+    expect(await batchOf('by-batch', batch)).toMatchObject({
+      ...{ used: 1, made: 40, worth: '1.00', maker: 'Ines Calloway' },
+    });
     expect((await find(code)).body).toMatchObject({
       ...{ promotion: { id: 'by-batch' }, batch: { id: batch }, state: 'used' },
       uses: [{ terminal: HERE, store: 's023', basket: 'basket-code1', over: false }],

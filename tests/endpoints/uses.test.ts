@@ -88,6 +88,7 @@ describe('a limit over all tills', () => {
       { code: 'ONCE-A', most: 1, taken: 2, held: 0 },
       { code: 'ONCE-B', most: 1, taken: 0, held: 0 },
     ]);
+    expect([body.beyond, body.currency]).toEqual([{ receipts: 1, worth: '1.00' }, 'EUR']);
     expect(body.newest.map(({ terminal, over }: any) => [terminal, over])).toContainEqual([HERE, true]);
   });
 

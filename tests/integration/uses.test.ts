@@ -68,6 +68,20 @@ test('a basket whose uses were forgotten asks again while others ask for them', 
   expect(await counted(uses[0]!, 11)).toEqual({ taken: 0, held: 40 });
 });
 
+test('what went beyond a limit is told once a receipt, with what it took off', async () => {
+  const use = { ...limited(1), worth: 150 };
+  // A code of the same promotion, on the same receipts.
+  const code = { ...use, key: `code:${use.key}` };
+  const beyond = () => usesRepository(db).beyond(use.promotion, null);
+  await take('first', [use, code], 'basket-a');
+  expect(await beyond()).toEqual({ receipts: 0, worth: 0 });
+  await take('second', [use, code], 'basket-b');
+  await take('third', [{ ...use, worth: undefined as never }], 'basket-c');
+  expect(await beyond()).toEqual({ receipts: 2, worth: 150 });
+  expect(await usesRepository(db).beyond(use.promotion, ['west'])).toEqual({ receipts: 0, worth: 0 });
+  expect(await usesRepository(db).beyond(use.promotion, [])).toEqual({ receipts: 0, worth: 0 });
+});
+
 test('what is given back, or forgotten for ten minutes, may be used by others', async () => {
   const use = limited(1);
   expect((await hold('a', [use])).size).toBe(0);

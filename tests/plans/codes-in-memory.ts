@@ -26,7 +26,7 @@ export function codesInMemory(): {
     batches: async (promotion) =>
       batches
         .filter((batch) => promotion === null || batch.promotion === promotion)
-        .map((batch) => ({ ...batch, maker: batch.madeBy, used: 0, withdrawn: 0, taken: [] }))
+        .map((batch) => ({ ...batch, maker: batch.madeBy, used: 0, worth: 0, withdrawn: 0, taken: [] }))
         .toReversed(),
     batch: async (id) => batches.find((batch) => batch.id === id) ?? null,
     async begin(wanted, madeAt, { person, action }) {

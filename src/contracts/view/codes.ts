@@ -8,6 +8,8 @@ export interface CodeBatchView {
   /** Fewer than wanted while they are being made. */
   readonly made: number;
   readonly used: number;
+  /** What receipts got by them, in the currency of the chain. */
+  readonly worth: string;
   /** Single ones that were withdrawn. */
   readonly withdrawn: number;
   readonly from: string | null;
@@ -27,6 +29,7 @@ export interface CodeBatchesView {
   readonly batches: readonly CodeBatchView[];
   /** Wrong codes that all tills of the chain together are let try in a day. */
   readonly guessesPerDay: number;
+  readonly currency: string;
   /** Days for which a list is kept. */
   readonly listDays: number;
 }
@@ -38,6 +41,7 @@ export interface AllCodesView {
     /** The last day of the batch or of its promotion, whichever comes first; null: neither has one. */
     readonly end: string | null;
   })[];
+  readonly currency: string;
   readonly tried: readonly TriedCodes[];
   readonly today: string;
 }

@@ -14,6 +14,9 @@ export interface UsesView {
   readonly perShopper: number | null;
   /** After how long they count anew: the counts are those of the span that is running; null: never. */
   readonly every: 'day' | 'week' | 'month' | null;
+  /** Receipts that went beyond a limit, as tills that were cut off gave it by themselves, and what they got by it. */
+  readonly beyond: { readonly receipts: number; readonly worth: string };
+  readonly currency: string;
   /** The newest first. */
   readonly newest: readonly {
     /** ISO 8601, UTC. */

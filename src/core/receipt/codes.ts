@@ -24,6 +24,8 @@ export interface CheckedCode {
   readonly code: string;
   /** Null: accepted. */
   readonly reason: CodeReason | null;
+  /** Promotions that it opens here. */
+  readonly opens: readonly string[];
 }
 
 export interface CheckedCodes {
@@ -52,13 +54,11 @@ export function checkCodes(basket: Basket, compiled: CompiledPlan, situation: Si
       if (bar !== null) return bar;
       return own ? batchReason(own, basket, situation) : sharedReason(owner.promotion, code, basket);
     });
-    owners.forEach(({ promotion }, i) => {
-      if (reasons[i] === null) holding.add(promotion.id);
-    });
+    const opens = owners.flatMap(({ promotion }, i) => (reasons[i] === null ? [promotion.id] : []));
+    for (const id of opens) holding.add(id);
     // A code of a batch whose promotion is not among those of this till is good elsewhere.
-    if (owners.length === 0)
-      return { code, reason: single ? 'not-here' : typeof known === 'string' ? known : 'unknown' };
-    return { code, reason: reasons.includes(null) ? null : reasons[0]! };
+    const none = single ? 'not-here' : typeof known === 'string' ? known : 'unknown';
+    return { code, opens, reason: opens.length > 0 ? null : (reasons[0] ?? none) };
   });
   return { codes, holding, usedUp };
 }

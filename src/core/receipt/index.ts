@@ -10,6 +10,7 @@ export * from './receipt.ts';
 export * from './receipt-document.ts';
 export { type RungBasket, ring, ringBasket } from './ring.ts';
 export { type Ringing, ringingOf } from './ringing.ts';
+export * from './saved-by.ts';
 export * from './second-best.ts';
 export { isUnitOffer, judgedRoom, type UnitOfferPromotion, unitOfferRoom } from './unit-offers.ts';
 export { batchCodeKey, batchOfKey, codeKey, shopperKey } from './use-keys.ts';

@@ -4,6 +4,7 @@ import type { Promotion } from '../plan/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
 import type { Basket } from './basket.ts';
 import type { Receipt } from './receipt.ts';
+import { savedBy } from './saved-by.ts';
 import { codeKey, shopperKey } from './use-keys.ts';
 import { type BatchCode, NONE_VOUCHED } from './vouched-code.ts';
 
@@ -15,6 +16,8 @@ export interface WantedUse {
   readonly most: number;
   /** The first day of the span in which it counts, by the calendar of the store; absent: it counts once for all. */
   readonly span?: string;
+  /** What the promotion takes off the receipt, in minor units. */
+  readonly worth: number;
 }
 
 /** What a receipt draws on (pricing rules 4.5): it is one use of each promotion on it, however often that was applied. */
@@ -59,17 +62,18 @@ function usesOf(
   if (said?.single?.test) return [];
   const wanted: WantedUse[] = [];
   const span = uses.every === null ? {} : { span: formatLocalDate(firstDayOf(uses.every, today)) };
-  const want = (key: string, most: number) => void wanted.push({ key, promotion: id, most, ...span });
+  const worth = savedBy(receipt, id);
+  const want = (key: string, most: number) => void wanted.push({ key, promotion: id, most, worth, ...span });
   if (uses.inAll !== null) want(id, uses.inAll);
   if (uses.perShopper !== null && shopper.kind === 'shopper' && shopper.id !== null)
     want(shopperKey(id, shopper.id), uses.perShopper);
-  if (said?.single) wanted.push(singleUse(id, said.single));
+  if (said?.single) wanted.push({ ...singleUse(id, said.single), worth });
   else if (said && uses.perCode !== null) want(codeKey(said.code), uses.perCode);
   return wanted;
 }
 
 /** A code of a batch is good once, whatever span the limits of its promotion have. */
-const singleUse = (promotion: string, { key }: BatchCode): WantedUse => ({ key, promotion, most: 1 });
+const singleUse = (promotion: string, { key }: BatchCode) => ({ key, promotion, most: 1 });
 
 /** Every promotion that a receipt names. */
 export function promotionsOn({ lines, applications, rewards, delivery }: Receipt): Set<string> {

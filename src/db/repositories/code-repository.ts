@@ -21,6 +21,7 @@ export function codeRepository(db: Database): CodeStore {
           batch: t.codeBatch,
           maker: t.person.name,
           used: sql<string>`(select count(distinct u.key) from ${t.useTaken} u where u.batch = ${t.codeBatch.id})`,
+          worth: sql<string>`(select coalesce(sum(u.worth), 0) from ${t.useTaken} u where u.batch = ${t.codeBatch.id})`,
           withdrawn: sql<string>`(select count(*) from ${t.batchCode} c where c.batch = ${t.codeBatch.id} and c.withdrawn)`,
         })
         .from(t.codeBatch)
@@ -28,10 +29,10 @@ export function codeRepository(db: Database): CodeStore {
         .where(promotion === null ? undefined : eq(t.codeBatch.promotion, promotion))
         .orderBy(desc(t.codeBatch.id));
       const taken = await takenOf(db, promotion);
-      return rows.map(({ batch, maker, used, withdrawn }) => ({
+      return rows.map(({ batch, maker, used, worth, withdrawn }) => ({
         ...batchOf(batch),
         taken: taken.filter((one) => one.batch === batch.id),
-        ...{ maker, used: Number(used), withdrawn: Number(withdrawn) },
+        ...{ maker, used: Number(used), worth: Number(worth), withdrawn: Number(withdrawn) },
       }));
     },
     async batch(id) {

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, gt, inArray, lte, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, inArray, lte, max, sql, sum } from 'drizzle-orm';
 import { batchOfKey } from '../../core/receipt/index.ts';
 import type { BasketAtTill, Use, UseStore } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
@@ -34,7 +34,7 @@ export function usesRepository(db: Database): UseStore {
         const taken = await lock(tx, keys);
         const rows = uses.map((use) => ({
           ...{ ...at, key: use.key, span: use.span ?? null, promotion: use.promotion, store, at: when },
-          batch: batchOfKey(use.key),
+          ...{ batch: batchOfKey(use.key), worth: use.worth ?? null },
           over: (taken.get(counterOf(use)) ?? 0) >= use.most,
         }));
         if (rows.length > 0) {
@@ -76,6 +76,19 @@ export function usesRepository(db: Database): UseStore {
         .where(and(eq(t.useTaken.key, key), inStores(stores)))
         .orderBy(asc(t.useTaken.at), asc(t.useTaken.terminal));
     },
+    async beyond(promotion, stores) {
+      if (stores?.length === 0) return { receipts: 0, worth: 0 };
+      // A receipt may go beyond several limits: it got what it got once.
+      const over = and(eq(t.useTaken.promotion, promotion), eq(t.useTaken.over, true), inStores(stores));
+      const each = db
+        .select({ worth: max(t.useTaken.worth).as('worth') })
+        .from(t.useTaken)
+        .where(over)
+        .groupBy(t.useTaken.terminal, t.useTaken.basket)
+        .as('each');
+      const [row] = await db.select({ receipts: count(), worth: sum(each.worth) }).from(each);
+      return { receipts: row!.receipts, worth: Number(row!.worth ?? 0) };
+    },
     async newest(promotion, stores, most) {
       if (stores?.length === 0) return [];
       return made(db)
@@ -88,8 +101,8 @@ export function usesRepository(db: Database): UseStore {
 
 /** What is told of uses that were made. */
 function made(db: Database) {
-  const { key, terminal, store, basket, at, over } = t.useTaken;
-  return db.select({ key, terminal, store, basket, at, over }).from(t.useTaken).$dynamic();
+  const { key, terminal, store, basket, at, over, worth } = t.useTaken;
+  return db.select({ key, terminal, store, basket, at, over, worth }).from(t.useTaken).$dynamic();
 }
 
 const inStores = (stores: readonly string[] | null) =>

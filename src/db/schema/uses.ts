@@ -39,6 +39,8 @@ export const useTaken = pgTable(
     toldAt: instant('told_at').notNull().defaultNow(),
     /** The batch whose code it is; null: of none. */
     batch: integer(),
+    /** What its promotion took off the receipt, in minor units; null: the till did not tell. */
+    worth: integer(),
     /** Whether it had been used as often as it may be before: a till that was cut off gave it by itself. */
     over: boolean().notNull(),
   },

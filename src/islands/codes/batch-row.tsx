@@ -1,23 +1,25 @@
 import { useState } from 'react';
 import type { CodeBatchView } from '../../contracts/view/index.ts';
-import { dateWords, saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
+import { dateWords, saidAmount, saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
 
 export type BatchAct = 'list' | 'hashes' | 'throw-list-away' | 'withdraw' | 'like';
 
 /** One batch: how far it has gone, and what can be done with it. */
 export function BatchRow({
   batch,
+  currency,
   timeZone,
   busy,
   onAct,
 }: {
   batch: CodeBatchView;
+  currency: string;
   timeZone: string;
   busy: boolean;
   /** Null: the person may only look. */
   onAct: ((act: BatchAct) => void) | null;
 }) {
-  const { id, made, wanted, used, withdrawn, listed, test, maker, madeAt } = batch;
+  const { id, made, wanted, withdrawn, listed, test, maker, madeAt } = batch;
   const whole = made >= wanted;
   const of = saidCount(wanted);
   return (
@@ -28,7 +30,7 @@ export function BatchRow({
         {whole || batch.allWithdrawn
           ? `${saidCount(made)} codes`
           : `${saidCount(made)} of ${of} codes made so far`}
-        , {test ? 'counted nowhere' : `${saidCount(used)} used`}
+        , {test ? 'counted nowhere' : usedWords(batch, currency)}
         {withdrawn > 0 ? `, ${saidCount(withdrawn)} withdrawn` : ''}
         {batch.allWithdrawn ? ', all withdrawn' : ''}; {goodWords(batch)}
       </p>
@@ -107,6 +109,10 @@ function takenWords({ taken }: CodeBatchView, timeZone: string): string {
   if (first === undefined) return '';
   return ` The list was taken by ${[first, ...more].join('; and again by ')}.`;
 }
+
+/** "611 used, 1,482.30 EUR in all" */
+const usedWords = ({ used, worth }: CodeBatchView, currency: string): string =>
+  used === 0 ? '0 used' : `${saidCount(used)} used, ${saidAmount(worth)} ${currency} in all`;
 
 /** "good as long as the promotion", "good from 1 March to 31 March" */
 function goodWords({ from, to }: CodeBatchView): string {

@@ -51,6 +51,7 @@ export function Codes({ promotion, plans, view }: { promotion: string; plans: bo
           <BatchRow
             key={batch.id}
             {...{ batch, busy }}
+            currency={data.currency}
             timeZone={view.store.timeZone}
             onAct={plans ? (what) => act(batch, what) : null}
           />

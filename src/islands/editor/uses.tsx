@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { idInAddress } from '../../contracts/index.ts';
 import type { LensView, UseCount, UsesView } from '../../contracts/view/index.ts';
-import { saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
+import { saidAmount, saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
 import { ask } from '../server/index.ts';
 
 const ASK_AGAIN = 15_000;
@@ -26,8 +26,13 @@ export function Uses({ promotion, view }: { promotion: string; view: LensView })
   );
 }
 
-function Counted({ uses: { inAll, codes, every, newest }, view }: { uses: UsesView; view: LensView }) {
-  const over = newest.filter((one) => one.over).length;
+function Counted({
+  uses: { inAll, codes, every, beyond, currency, newest },
+  view,
+}: {
+  uses: UsesView;
+  view: LensView;
+}) {
   return (
     <div className="mt-1 text-sm">
       {inAll ? <p>{countWords(inAll, `in all${spanWords(every)}`)}</p> : null}
@@ -40,10 +45,10 @@ function Counted({ uses: { inAll, codes, every, newest }, view }: { uses: UsesVi
           ))}
         </ul>
       ) : null}
-      {over > 0 ? (
+      {beyond.receipts > 0 ? (
         <p className="text-error">
-          {over === 1 ? 'One receipt' : `${saidCount(over)} receipts`} of the newest went beyond the limit: a
-          till that was cut off gave it by itself.
+          {beyond.receipts === 1 ? 'One receipt' : `${saidCount(beyond.receipts)} receipts`} went beyond the
+          limit, {saidAmount(beyond.worth)} {currency} in all: tills that were cut off gave it by themselves.
         </p>
       ) : null}
       {newest.length === 0 ? (

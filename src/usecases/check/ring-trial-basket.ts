@@ -23,10 +23,9 @@ import {
   type VouchedCodes,
 } from '../../core/receipt/index.ts';
 import { namesOf } from '../../core/sentence/index.ts';
-import { PERSON } from '../codes/tries.ts';
-import { type VouchPorts, vouchCodes } from '../codes/vouch-codes.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
+import { PERSON, type VouchPorts, vouchCodes } from '../vouch/index.ts';
 import { trialBasketView } from './trial-basket-view.ts';
 
 /** A person waits: what else could be is looked for with less patience than what is. */

@@ -24,9 +24,11 @@ export async function lookAtAllCodes(
 ): Promise<Outcome<AllCodesView>> {
   if (!may(person, 'see')) return failed({ kind: 'forbidden' });
   const current = await seenBy(ports.book, person);
+  const { currency } = current.compiled.plan;
   return done({
+    currency: currency.code,
     batches: (await theirs(ports, person, current)).map(({ batch, promotion, end }) => ({
-      ...batchView(batch),
+      ...batchView(batch, currency),
       promotion,
       end: end === null ? null : end.slice(0, 10),
     })),

@@ -6,6 +6,7 @@ import type { CodeBatchRequest, Outcome } from '../../contracts/index.ts';
 import { parseWallTime } from '../../core/calendar/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import type { UseMade } from '../ports/index.ts';
+import { vouchCodes } from '../vouch/index.ts';
 import {
   fillCodeBatches,
   findCode,
@@ -13,7 +14,6 @@ import {
   stepCodeBatch,
   takeCodeList,
   throwOldListsAway,
-  vouchCodes,
   withdrawCode,
 } from './index.ts';
 
@@ -208,7 +208,7 @@ describe('a code', () => {
     });
     const [{ key } = { key: '' }] = Object.values((await vouchCodes(ports, 'x', [codes[0]!], 0)).codes);
     ports.uses.of.set(key, [
-      { key, terminal: 't1', store: 'shop', basket: 'basket-1', at: NOW, over: false },
+      { key, terminal: 't1', store: 'shop', basket: 'basket-1', at: NOW, over: false, worth: 100 },
     ]);
     expect(await find(codes[0]!)).toMatchObject({
       value: { state: 'used', uses: [{ terminal: 't1', storeName: 'Shop', at: NOW.toISOString() }] },

@@ -4,8 +4,8 @@ import { normalCode, normalCodes } from '../../core/codes/index.ts';
 import { batchCodeKey, codeKey } from '../../core/receipt/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CodeSeal, CurrentPlan, KnownCode, UseMade, UseStore } from '../ports/index.ts';
+import { BRAKE, PERSON } from '../vouch/index.ts';
 import { type BatchPorts, theirBatch } from './their-batch.ts';
-import { BRAKE, PERSON } from './tries.ts';
 
 type Ports = BatchPorts & { readonly codeSeal: CodeSeal; readonly uses: UseStore };
 interface Clock {

@@ -6,4 +6,3 @@ export { lookAtCodeBatches } from './look-at-batches.ts';
 export { makeCodeBatch } from './make-batch.ts';
 export * from './step-batch.ts';
 export * from './tried-codes.ts';
-export * from './vouch-codes.ts';

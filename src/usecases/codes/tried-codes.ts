@@ -1,7 +1,7 @@
 import { type Person, sees, type TriedCodes } from '../../contracts/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
 import type { CodeStore } from '../ports/index.ts';
-import { TILL } from './tries.ts';
+import { TILL } from '../vouch/index.ts';
 
 /** More wrong codes in a day than slips of the finger. */
 const MUCH = 20;

@@ -218,7 +218,7 @@ describe('what was done', () => {
     });
     await look({ promotion: 'a', by: 'ines', before: 51 });
     expect(asked[1]).toMatchObject({
-      kinds: ['promotion', 'proposal'],
+      kinds: ['promotion', 'proposal', 'codes'],
       subject: 'a',
       person: 'ines',
       before: 51,

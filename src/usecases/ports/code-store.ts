@@ -34,6 +34,8 @@ export interface CodeBatchState extends CodeBatch {
   /** By name; null: somebody who is there no more. */
   readonly maker: string | null;
   readonly used: number;
+  /** What receipts got by its codes, in minor units. */
+  readonly worth: number;
   /** Who took its list and when, the first first. */
   readonly taken: readonly { readonly by: string | null; readonly at: Date }[];
   /** Single codes that were withdrawn. */

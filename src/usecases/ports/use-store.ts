@@ -11,6 +11,8 @@ export interface Use {
   readonly most: number;
   /** The first day of the span in which it counts; absent: it counts once for all. */
   readonly span?: string;
+  /** What the promotion takes off the receipt, in minor units; absent: not told. */
+  readonly worth?: number;
 }
 
 /** A use that was made, as it is told afterwards. */
@@ -21,6 +23,8 @@ export interface UseMade {
   readonly basket: string;
   readonly at: Date;
   readonly over: boolean;
+  /** Null: it was not told. */
+  readonly worth: number | null;
 }
 
 /** Port: uses of codes and of promotions with a limit, counted over all tills. */
@@ -45,6 +49,11 @@ export interface UseStore {
   ): Promise<ReadonlyMap<string, { taken: number; held: number }>>;
   /** The uses of one key, the first first. @param stores Only there; null: everywhere. */
   ofKey(key: string, stores: readonly string[] | null): Promise<readonly UseMade[]>;
+  /** How many receipts went beyond a limit of a promotion, and what they got by it. @param stores as of {@link newest}. */
+  beyond(
+    promotion: string,
+    stores: readonly string[] | null,
+  ): Promise<{ readonly receipts: number; readonly worth: number }>;
   /** The newest uses of a promotion. @param stores Only there; null: everywhere. */
   newest(promotion: string, stores: readonly string[] | null, most: number): Promise<readonly UseMade[]>;
 }

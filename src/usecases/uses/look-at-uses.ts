@@ -1,5 +1,6 @@
 import type { Person, UsesView } from '../../contracts/index.ts';
 import { dayOf, firstDayOf, formatLocalDate, instant } from '../../core/calendar/index.ts';
+import { formatAmount, minorUnits } from '../../core/money/index.ts';
 import type { UseSpan } from '../../core/plan/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
 import { batchOfKey, codeKey, shopperKey } from '../../core/receipt/index.ts';
@@ -23,12 +24,13 @@ export async function lookAtUses(
   const { uses = {}, codes = [] } = promotion;
   const ofCodes = uses.perCode === undefined ? [] : codes;
   const span = uses.every === undefined ? {} : { span: spanAt(uses.every, compiled, now) };
-  const [counted, newest] = await Promise.all([
+  const [counted, newest, beyond] = await Promise.all([
     ports.uses.counted(
       [id, ...ofCodes.map(codeKey)].map((key) => ({ key, ...span })),
       new Date(now),
     ),
     ports.uses.newest(id, person.stores, NEWEST),
+    ports.uses.beyond(id, person.stores),
   ]);
   const none = { taken: 0, held: 0 };
   return {
@@ -40,6 +42,11 @@ export async function lookAtUses(
     })),
     perShopper: uses.perShopper ?? null,
     every: uses.every ?? null,
+    beyond: {
+      receipts: beyond.receipts,
+      worth: formatAmount(minorUnits(beyond.worth), compiled.plan.currency),
+    },
+    currency: compiled.plan.currency.code,
     newest: receiptsOf(newest).map(({ first, keys }) => {
       const store = compiled.stores.get(first.store);
       const code = codes.find((one) => keys.some(({ key }) => key === codeKey(one)));

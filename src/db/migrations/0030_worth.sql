@@ -1,0 +1,1 @@
+ALTER TABLE "use_taken" ADD COLUMN "worth" integer;

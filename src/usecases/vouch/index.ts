@@ -1,0 +1,2 @@
+export * from './tries.ts';
+export * from './vouch-codes.ts';
