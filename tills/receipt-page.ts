@@ -52,7 +52,7 @@ const faultWords = (faults: readonly string[]): string =>
 /** A code may be taken and bring nothing: what it opens asks for more in the basket. */
 const broughtWords = (amount: string | undefined): string =>
   amount === undefined || Number(amount) === 0
-    ? 'taken, and nothing in this basket goes by it'
+    ? 'good, but nothing in this basket goes by it; it stays unused'
     : `you save ${amount}`;
 
 function receiptWords(till: string, { receipt, labels, names, pictures, brought }: RungBasket): string {

@@ -184,6 +184,9 @@ describe('a till at which codes are guessed', () => {
     expect(said.slice(0, 15).every((reason) => /no promotion has/.test(reason))).toBe(true);
     expect(said.slice(-20).every((reason) => /too many wrong codes/.test(reason))).toBe(true);
     expect(await ring(THERE!, 'basket-guess', codes[0]!)).toMatch(/too many wrong codes/);
+    const page = await (await as('ines')).get<string>(`/send/terminal/${THERE}`);
+    expect(page.body).toMatch(/\d\d wrong codes were tried here within a day/);
+    expect((await (await as('ines')).get<string>('/today')).body).toContain('wrong codes tried at');
     // Others are no worse for it.
     expect(await ring(HERE!, 'basket-guess', codes[0]!)).toBe('accepted');
     await closeBasket(HERE!, 'basket-guess', 'dropped');

@@ -113,6 +113,8 @@ test('of a hundred wrong codes at once so many are let through as are free', asy
   const waits = await Promise.all(Array.from({ length: 100 }, () => tryAt('till:many', 0)));
   expect(waits.filter((wait) => wait === 0)).toHaveLength(20);
   expect(Math.max(...waits)).toBe(MINUTE);
+  // Those that were not looked at were tried as well.
+  expect(await codeRepository(db).triedMuch(99, NOW)).toEqual([{ who: 'till:many', wrong: 100 }]);
 });
 
 test('one more is free each minute, and no more than there were at first', async () => {

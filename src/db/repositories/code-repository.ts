@@ -159,7 +159,12 @@ export function codeRepository(db: Database): CodeStore {
         })
         .returning({ who: t.codeTry.who });
       if (counted.length > 0) return 0;
-      const [row] = await db.select().from(t.codeTry).where(eq(t.codeTry.who, who));
+      // It is not looked at, but it was tried.
+      const [row] = await db
+        .update(t.codeTry)
+        .set({ wrong: sql`${t.codeTry.wrong} + ${wrong}` })
+        .where(eq(t.codeTry.who, who))
+        .returning();
       const left = row ? row.left + (now.getTime() - row.at.getTime()) / each : 0;
       return Math.max(1, Math.ceil((wrong - left) * each));
     },
