@@ -1,7 +1,7 @@
 import { createHmac } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { as, saveApproved } from '../application/client.ts';
+import { as, cookieOf, saveApproved } from '../application/client.ts';
 import { running } from '../application/running.ts';
 import { askTill, closeBasket, controlTill, ringAtTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
@@ -173,6 +173,31 @@ describe('a file of a batch beside the plan', () => {
     expect(body.batches[0].withdrawn).toEqual([hashOf(codes[1]!)]);
     const again = await ines.send('POST', `/api/codes/${batch}/list?by=hashes`, '');
     expect(again.body.key).not.toBe(body.key);
+  });
+});
+
+describe('a list of codes', () => {
+  it('is kept nowhere for who asks for it again under the same key', async () => {
+    const { batch } = await codesOf('by-batch', { ...ASKED, count: 2 });
+    const { origin } = running();
+    const headers = { origin, cookie: await cookieOf('ines'), 'idempotency-key': 'list-of-codes' };
+    const take = () => fetch(`${origin}/api/codes/${batch}/list`, { method: 'POST', headers });
+    const [first, again] = [await take(), await take()];
+    expect([first.status, again.status, again.headers.get('idempotent-replayed')]).toEqual([200, 200, null]);
+    expect(await again.text()).toBe(await first.text());
+    expect((await batchOf('by-batch', batch)).taken).toHaveLength(3);
+  });
+
+  it('is asked for once, however often a program says so under one key', async () => {
+    const { origin } = running();
+    const headers = {
+      ...{ origin, cookie: await cookieOf('ines'), 'content-type': 'application/json' },
+      'idempotency-key': 'batch-once',
+    };
+    const path = `${origin}/api/v1/promotions/by-batch/codes`;
+    const ask = async () =>
+      (await fetch(path, { method: 'POST', headers, body: JSON.stringify({ ...ASKED, count: 3 }) })).json();
+    expect(await ask()).toEqual(await ask());
   });
 });
 

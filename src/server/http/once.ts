@@ -11,9 +11,14 @@ const MOST = 20 * MB;
 /** Of an answer that is kept. */
 const KEPT_HEADERS = ['content-type', 'etag', 'location'];
 
+/** Where answers are shown once and kept nowhere: keys, secrets, lists of codes. */
+const NEVER_KEPT = /^\/api\/(v\d+\/)?(account|codes|keys|send\/terminal-key|webhooks)(\/|$)/;
+
 /** Whether a request asks to be done once. */
-export const asksForOnce = ({ method, headers }: Request): boolean =>
-  headers.has(ONCE_HEADER) && !['GET', 'HEAD', 'OPTIONS'].includes(method);
+export const asksForOnce = ({ method, headers, url }: Request): boolean =>
+  headers.has(ONCE_HEADER) &&
+  !['GET', 'HEAD', 'OPTIONS'].includes(method) &&
+  !NEVER_KEPT.test(new URL(url).pathname);
 
 /**
  * Does something once, however often it is asked under the same key of the same person: asked again, the answer is the

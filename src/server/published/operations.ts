@@ -68,6 +68,29 @@ export const OPERATIONS: Readonly<Record<string, Operation>> = {
     ...{ group: 'promotions', does: 'How often a promotion with a limit was used at all tills together.' },
     answers: 'What was used and is kept for baskets now, of how much, and the newest uses.',
   },
+  'GET /promotions/{id}/codes': {
+    ...{ group: 'promotions', does: 'The batches of single-use codes of a promotion.' },
+    answers: 'Each batch: how many codes, how far they are made, how many were used, what they took off.',
+  },
+  'POST /promotions/{id}/codes': {
+    ...{ group: 'promotions', does: 'Has a batch of single-use codes made, beside.', heeds: ONCE },
+    ...{
+      answers: 'The number of the batch; asked for again, the batches say when it is whole.',
+      created: true,
+    },
+  },
+  'POST /codes/{batch}/list': {
+    ...{
+      group: 'promotions',
+      does: 'Takes the codes of a batch as long as its list is kept; the trail tells of it.',
+    },
+    ...{ answers: 'One code a line, with a heading.', bringsType: 'text/csv' },
+    asks: { by: '"hashes": a file beside the plan instead, which tells no code.' },
+  },
+  'POST /codes/find': {
+    ...{ group: 'promotions', does: 'What a code is, and which receipts used it.' },
+    answers: 'Its promotion, its batch, how it stands, and its uses.',
+  },
   'POST /promotions/{id}/step': {
     ...{ group: 'promotions', does: 'Submits it, approves it, or sends it back with a reason.' },
     answers: 'The revision that it has now, and how it stands.',
