@@ -69,6 +69,34 @@ test('a code that another batch has already is no code of this one', async () =>
   expect([batch.made, seal.open(codes!).split('\n').length]).toEqual([10, 5]);
 });
 
+test('a batch of which no further code is to be had ends with those that it has', async () => {
+  const id = await begin('scarce', 3);
+  const desk = codeRepository(db);
+  // Two codes in all, and one of them is another batch's.
+  await begin('rich', 1);
+  const of = (code: string) => [{ code, hash: seal.hashOf(code) }];
+  let rounds = 0;
+  while (
+    await desk.fill(
+      9,
+      (batch) => {
+        rounds += 1;
+        return batch.promotion === 'rich' ? of('scarce 1') : [...of('scarce 1'), ...of('scarce 2')];
+      },
+      seal.seal,
+    )
+  );
+  expect(rounds).toBeGreaterThan(2);
+  const { made, wanted } = (await desk.batch(id))!;
+  expect(made).toBe(wanted);
+  expect(made).toBeLessThan(3);
+});
+
+test('more codes at once than are free are no codes at all', async () => {
+  expect(await tryAt('till:heap', 0, 21)).toBe(MINUTE);
+  expect(await tryAt('till:heap', 0, 20)).toBe(0);
+});
+
 test('what lies in the database tells no code', async () => {
   await begin('secret', 1);
   const code = 'PLAIN-TEXT-CODE';

@@ -12,7 +12,7 @@ export const CHANNELS = {
   keys: 'terminal_keys',
   /** A terminal said something else than before; its id. */
   terminals: 'terminal_said',
-  /** A batch of codes has gone further; its number. */
+  /** A batch of codes is to be made; its number. */
   codes: 'codes_made',
 } as const;
 export type Channel = keyof typeof CHANNELS;

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, gt, inArray, isNull, lt, sql } from 'drizzle-orm';
-import type { CodeBatch, CodeDeed, CodeStore } from '../../usecases/ports/index.ts';
+import type { CodeBatch, CodeDeed, CodeStore, FreshCode } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { tellServers } from './channels.ts';
@@ -20,7 +20,7 @@ export function codeRepository(db: Database): CodeStore {
         .select({
           batch: t.codeBatch,
           maker: t.person.name,
-          used: sql<string>`(select count(distinct u.key) from ${t.useTaken} u where u.batch = ${t.codeBatch.id})`,
+          used: sql<string>`(select count(*) from ${t.useTaken} u where u.batch = ${t.codeBatch.id} and not u.over)`,
           worth: sql<string>`(select coalesce(sum(u.worth), 0) from ${t.useTaken} u where u.batch = ${t.codeBatch.id})`,
           withdrawn: sql<string>`(select count(*) from ${t.batchCode} c where c.batch = ${t.codeBatch.id} and c.withdrawn)`,
         })
@@ -59,24 +59,19 @@ export function codeRepository(db: Database): CodeStore {
           .limit(1)
           .for('update', { skipLocked: true });
         if (!row) return false;
-        const fresh = make(batchOf(row), Math.min(most, row.wanted - row.made));
-        const hashes = fresh.map(({ hash }) => Buffer.from(hash));
-        const { rows } = await tx.execute<{ hash: Buffer }>(sql`
-          insert into ${t.batchCode} (hash, batch)
-          select unnest(${sql.param(hashes)}::bytea[]), ${row.id}
-          on conflict do nothing returning hash`);
-        const taken = new Set(rows.map(({ hash }) => hash.toString('hex')));
-        const codes = fresh.filter(({ hash }) => taken.has(Buffer.from(hash).toString('hex')));
+        const codes = await drawn(tx, batchOf(row), Math.min(most, row.wanted - row.made), make);
         if (codes.length > 0)
           await tx.insert(t.codeList).values({
             ...{ batch: row.id, part: row.parts + 1 },
             sealed: Buffer.from(seal(codes.map(({ code }) => code).join('\n'))),
           });
+        const made = row.made + codes.length;
+        // Where no other code is to be had there will be none: two that asked at once may want more than there are.
+        const wanted = codes.length > 0 ? row.wanted : made;
         await tx
           .update(t.codeBatch)
-          .set({ made: row.made + codes.length, parts: row.parts + 1 })
+          .set({ made, wanted, parts: row.parts + 1 })
           .where(eq(t.codeBatch.id, row.id));
-        await tellServers(tx, 'codes', row.id);
         return true;
       }),
     list: (batch, person) =>
@@ -101,7 +96,6 @@ export function codeRepository(db: Database): CodeStore {
         await tx.update(t.codeBatch).set({ listed: false }).where(eq(t.codeBatch.id, batch.id));
         await tx.delete(t.codeList).where(eq(t.codeList.batch, batch.id));
         await note(tx, batch, deed);
-        await tellServers(tx, 'codes', batch.id);
       }),
     withdraw: (batch, now, deed) =>
       db.transaction(async (tx) => {
@@ -110,7 +104,6 @@ export function codeRepository(db: Database): CodeStore {
           .set({ withdrawnAt: now })
           .where(and(eq(t.codeBatch.id, batch.id), isNull(t.codeBatch.withdrawnAt)));
         await note(tx, batch, deed);
-        await tellServers(tx, 'codes', batch.id);
       }),
     withdrawOne: (hash, batch, deed) =>
       db.transaction(async (tx) => {
@@ -119,7 +112,6 @@ export function codeRepository(db: Database): CodeStore {
           .set({ withdrawn: true })
           .where(eq(t.batchCode.hash, Buffer.from(hash)));
         await note(tx, batch, deed);
-        await tellServers(tx, 'codes', batch.id);
       }),
     async known(hashes) {
       if (hashes.length === 0) return new Map();
@@ -141,6 +133,8 @@ export function codeRepository(db: Database): CodeStore {
       );
     },
     async countTries(who, wrong, { free, each }, now) {
+      // So many at once nobody has in their hands.
+      if (wrong > free) return (wrong - free) * each;
       // In one statement: a hundred tries at once are counted one by one.
       const regained = sql`least(${free}, ${t.codeTry.left} + extract(epoch from ${now}::timestamptz - ${t.codeTry.at}) * 1000 / ${each})`;
       const anew = sql`${t.codeTry.since} < ${new Date(now.getTime() - DAY)}`;
@@ -184,6 +178,31 @@ export function codeRepository(db: Database): CodeStore {
         .where(and(gt(t.codeTry.wrong, more), gt(t.codeTry.since, new Date(now.getTime() - DAY))))
         .orderBy(desc(t.codeTry.wrong), asc(t.codeTry.who)),
   };
+}
+
+/** So often it is drawn anew where all that was drawn exists already. */
+const MOST_ROUNDS = 50;
+
+/** Draws codes and writes down those that no batch has yet. */
+async function drawn(
+  tx: Transaction,
+  batch: CodeBatch,
+  count: number,
+  make: (batch: CodeBatch, count: number) => readonly FreshCode[],
+): Promise<readonly FreshCode[]> {
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const codes = make(batch, count);
+    const hashes = codes.map(({ hash }) => Buffer.from(hash));
+    // In one order: two servers that draw the same wait for each other in no circle.
+    const { rows } = await tx.execute<{ hash: Buffer }>(sql`
+      insert into ${t.batchCode} (hash, batch)
+      select hash, ${batch.id} from unnest(${sql.param(hashes)}::bytea[]) as hash order by hash
+      on conflict do nothing returning hash`);
+    const written = new Set(rows.map(({ hash }) => hash.toString('hex')));
+    const fresh = codes.filter(({ hash }) => written.has(Buffer.from(hash).toString('hex')));
+    if (fresh.length > 0) return fresh;
+  }
+  return [];
 }
 
 /** Who took the lists of which batches, the first first. */

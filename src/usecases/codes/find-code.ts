@@ -4,7 +4,7 @@ import { normalCode, normalCodes } from '../../core/codes/index.ts';
 import { batchCodeKey, codeKey } from '../../core/receipt/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CodeSeal, CurrentPlan, KnownCode, UseMade, UseStore } from '../ports/index.ts';
-import { BRAKE, PERSON } from '../vouch/index.ts';
+import { brakeOf, PERSON } from '../vouch/index.ts';
 import { type BatchPorts, theirBatch } from './their-batch.ts';
 
 type Ports = BatchPorts & { readonly codeSeal: CodeSeal; readonly uses: UseStore };
@@ -79,13 +79,13 @@ async function knownOne(
   now: Date,
 ): Promise<Outcome<{ known: KnownCode; hash: string }>> {
   const who = `${PERSON}${person.id}`;
-  const wait = await codes.countTries(who, 1, BRAKE, now);
+  const wait = await codes.countTries(who, 1, brakeOf(who), now);
   if (wait > 0) return failed({ kind: 'slowed', wait });
   const bytes = codeSeal.hashOf(code);
   const hash = Buffer.from(bytes).toString('hex');
   const known = (await codes.known([bytes])).get(hash);
   if (!known) return failed({ kind: 'not-found', what: `code “${code}”` });
-  await codes.right(who, 1, BRAKE);
+  await codes.right(who, 1, brakeOf(who));
   return done({ known, hash });
 }
 

@@ -1,7 +1,7 @@
 import type { BatchCodeSaid, CodesVouched } from '../../contracts/index.ts';
 import { batchCodeKey } from '../../core/receipt/index.ts';
 import type { CodeSeal, CodeStore, KnownCode, TerminalName } from '../ports/index.ts';
-import { BRAKE, TILL } from './tries.ts';
+import { brakeOf, TILL } from './tries.ts';
 
 export interface VouchPorts {
   readonly codes: CodeStore;
@@ -20,7 +20,7 @@ export async function vouchCodes(
   now: number,
 ): Promise<CodesVouched> {
   if (said.length === 0) return { codes: {}, wait: 0 };
-  const wait = await codes.countTries(who, said.length, BRAKE, new Date(now));
+  const wait = await codes.countTries(who, said.length, brakeOf(who), new Date(now));
   if (wait > 0) return { codes: {}, wait };
   const hashes = new Map(said.map((code) => [code, codeSeal.hashOf(code)]));
   const known = await codes.known([...hashes.values()]);
@@ -29,7 +29,7 @@ export async function vouchCodes(
     const one = known.get(hex);
     return one ? [[code, saidOf(one, hex)] as const] : [];
   });
-  if (found.length > 0) await codes.right(who, found.length, BRAKE);
+  if (found.length > 0) await codes.right(who, found.length, brakeOf(who));
   return { codes: Object.fromEntries(found), wait: 0 };
 }
 
