@@ -168,7 +168,10 @@ const REWARDS: readonly (readonly [string, OfferDocument, Partial<PromotionDocum
       tiers: [{ atLeast: '20.00', percentOff: 1_000 }],
       combinesWith: 'none',
     },
-    { codes: ['WELCOME-10'], codeBatches: true, uses: { perShopper: 1, inAll: 2_000 } },
+    {
+      ...{ codes: ['WELCOME-10'], codeBatches: true, uses: { perShopper: 1, inAll: 2_000 } },
+      label: { default: 'Welcome code', de: 'Willkommenscode', es: 'Código de bienvenida' },
+    },
   ],
   [
     'Free delivery',

@@ -6,7 +6,10 @@ export function basketAsked(query: URLSearchParams): Omit<AskedBasket, 'basket'>
   const text = (key: string) => (query.get(key) ?? '').trim();
   const added = text('add') === '' ? [] : [`${text('add')}*${text('quantity') || '1'}`];
   const lines = [...text('lines').split(',').filter(Boolean), ...added].join(',');
-  return { lines, codes: text('codes'), group: text('group'), card: text('card'), payment: text('payment') };
+  return {
+    ...{ lines, codes: text('codes'), group: text('group'), card: text('card') },
+    ...{ payment: text('payment'), language: text('language') },
+  };
 }
 
 /** "Q100181*2,Q100119*0.5" */

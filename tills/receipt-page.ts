@@ -13,6 +13,8 @@ export interface AskedBasket {
   /** The number of a card or an account; empty: nobody who is known. */
   readonly card: string;
   readonly payment: string;
+  /** In which the receipt names its promotions, where they are written in it; empty: as they are. */
+  readonly language: string;
   /** By which it is paid or left standing. */
   readonly basket: string;
 }
@@ -31,10 +33,27 @@ export function basketPage(state: TillState, asked: AskedBasket, answer: BasketA
     `Basket at till ${state.id}`,
     `<p><a href="/till/${idInAddress(state.id)}">Till ${escapeHtml(state.id)}</a></p><h1>A basket</h1>
 <form><input type="hidden" name="basket" value="${escapeHtml(asked.basket)}"><label>SKU or barcode<input name="add" autofocus></label><label>How many<input name="quantity" value="1" size="4"></label><button>Put in</button>
-${field('Goods so far', 'lines', 30)}${field('Codes, with commas between', 'codes', 12)}${field('Paid by', 'payment', 8)}${field('Card', 'card', 10)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
-${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state.id, answer.rung) + closing(state.id, asked.basket, answer) : faultWords(answer.faults)}`,
+${field('Goods so far', 'lines', 30)}${field('Codes, with commas between', 'codes', 12)}${field('Paid by', 'payment', 8)}${field('Card', 'card', 10)}${languages(asked.language, answer)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
+${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state.id, inLanguage(answer.rung, asked.language)) + closing(state.id, asked.basket, answer) : faultWords(answer.faults)}`,
   );
 }
+
+/** Languages in which any promotion of the price file is written. */
+function languages(chosen: string, answer: BasketAnswer | null): string {
+  const known = answer?.ok ? Object.keys(answer.rung.labelsIn).sort() : [];
+  const all = [...new Set([...known, ...(chosen === '' ? [] : [chosen])])];
+  if (all.length === 0) return '';
+  const options = all.map(
+    (one) =>
+      `<option${one === chosen ? ' selected' : ''} value="${escapeHtml(one)}">${escapeHtml(one)}</option>`,
+  );
+  return `<label>Language<select name="language"><option value="">as written</option>${options.join('')}</select></label>`;
+}
+
+const inLanguage = (rung: RungBasket, language: string): RungBasket => ({
+  ...rung,
+  labels: { ...rung.labels, ...rung.labelsIn[language] },
+});
 
 /** What becomes of the basket; what it uses of what is limited is kept for it until then. */
 function closing(till: string, basket: string, { counted }: { counted?: boolean }): string {
@@ -69,7 +88,7 @@ function receiptWords(till: string, { receipt, labels, names, pictures, brought 
         ];
   });
   return `<section role="status">${shown.join('')}<table><tbody>${receipt.lines.map(line).join('')}</tbody></table>
-<p class="figure">${receipt.total}</p><p>${receipt.currency}${Number(receipt.saving) === 0 ? '' : `, ${receipt.saving} saved`}</p>
+<p class="figure">${receipt.total}</p><p>${receipt.currency}${Number(receipt.saving) === 0 ? '' : `; you save ${receipt.saving}`}</p>
 ${receipt.problems.map(({ message }) => `<p class="off">${escapeHtml(message)}</p>`).join('')}
 ${receipt.codes.map(({ code, accepted, reason }) => `<p>Code ${escapeHtml(code)}: ${accepted ? broughtWords(brought[code]) : escapeHtml(reason)}</p>`).join('')}</section>`;
 }

@@ -2,7 +2,7 @@ import { parseBasket } from '../src/contracts/index.ts';
 import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
 import { formatAmount, minorUnits } from '../src/core/money/index.ts';
 import { pictureOf } from '../src/core/offer/index.ts';
-import { describeFault } from '../src/core/plan/index.ts';
+import { describeFault, type Promotion } from '../src/core/plan/index.ts';
 import type { CompiledPlan } from '../src/core/price-book/index.ts';
 import {
   type BasketDocument,
@@ -24,6 +24,8 @@ export interface RungBasket {
   readonly receipt: ReceiptDocument;
   /** By id: what shoppers read of each promotion of the file. */
   readonly labels: Readonly<Record<string, string>>;
+  /** By language, then by id: the same where it is written in another language. */
+  readonly labelsIn: Readonly<Record<string, Readonly<Record<string, string>>>>;
   /** By id: the picture of each promotion that has one. */
   readonly pictures: Readonly<Record<string, string>>;
   /** By SKU. */
@@ -80,6 +82,7 @@ export function ringWhole(
     rung: {
       receipt,
       labels: Object.fromEntries(promotions.map(({ id, label, name }) => [id, label.default ?? name])),
+      labelsIn: labelsByLanguage(promotions),
       pictures: Object.fromEntries(
         promotions.flatMap(({ id, offer }) => {
           const picture = pictureOf(offer);
@@ -96,6 +99,14 @@ export function ringWhole(
       ),
     },
   };
+}
+
+function labelsByLanguage(promotions: readonly Promotion[]): Record<string, Record<string, string>> {
+  const all: Record<string, Record<string, string>> = {};
+  for (const { id, label } of promotions)
+    for (const [language, text] of Object.entries(label))
+      if (language !== 'default') all[language] = { ...all[language], [id]: text };
+  return all;
 }
 
 function broughtBy(receipt: Receipt, { plan: { currency } }: CompiledPlan): Record<string, string> {
