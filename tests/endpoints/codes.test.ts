@@ -3,7 +3,8 @@ import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { as, cookieOf, saveApproved } from '../application/client.ts';
 import { running } from '../application/running.ts';
-import { askTill, closeBasket, controlTill, ringAtTill } from '../application/till.ts';
+import { sendTo } from '../application/send-to.ts';
+import { closeBasket, controlTill, ringAtTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
 
@@ -14,7 +15,6 @@ const ASKED = { count: 40, pattern: PATTERN, from: null, to: null, test: false }
 
 /** Promotions that are had by single-use codes, one in both stores and one in the first. */
 beforeAll(async () => {
-  const rufus = await as('rufus');
   const given = (id: string, more: object) =>
     saveApproved({
       ...change(id),
@@ -26,13 +26,7 @@ beforeAll(async () => {
     } as never);
   await given('by-batch', { uses: { inAll: 100 } });
   await given('by-batch-here', { where: { stores: [STORES[0]] } });
-  const { planVersion } = (await rufus.get('/api/send/review')).body;
-  const { rollout } = (await rufus.send('POST', '/api/send', { planVersion, stores: STORES })).body;
-  for (const till of [HERE, THERE])
-    await until(
-      () => askTill(till!),
-      ({ holds }) => holds === rollout,
-    );
+  await sendTo(STORES, [HERE!, THERE!]);
 });
 afterAll(async () => {
   await controlTill(HERE!, { on: '1' });

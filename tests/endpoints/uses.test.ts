@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { as, saveApproved } from '../application/client.ts';
 import { running } from '../application/running.ts';
-import { askTill, closeBasket, controlTill, ringAtTill } from '../application/till.ts';
+import { sendTo } from '../application/send-to.ts';
+import { closeBasket, controlTill, ringAtTill } from '../application/till.ts';
 import { until } from '../application/until.ts';
 import { change } from '../plans/small-plan.ts';
 
@@ -16,7 +17,6 @@ const WORTH_ONE = {
 
 /** Promotions of these tests, sent to two stores whose tills hold them then. */
 beforeAll(async () => {
-  const rufus = await as('rufus');
   const given = (id: string, more: object) =>
     saveApproved({
       ...change(id),
@@ -28,13 +28,7 @@ beforeAll(async () => {
   await given('last-one', { codes: ['LAST-ONE'], uses: { inAll: 1 } });
   await given('each-once', { codes: ['ONCE-A', 'ONCE-B'], uses: { perCode: 1, cutOff: 1 } });
   await given('once-a-card', { codes: ['CARD-ONCE'], uses: { perShopper: 1 } });
-  const { planVersion } = (await rufus.get('/api/send/review')).body;
-  const { rollout } = (await rufus.send('POST', '/api/send', { planVersion, stores: STORES })).body;
-  for (const till of [HERE, THERE])
-    await until(
-      () => askTill(till),
-      ({ holds }) => holds === rollout,
-    );
+  await sendTo(STORES, [HERE!, THERE!]);
 });
 afterAll(async () => {
   await controlTill(HERE!, { on: '1' });
