@@ -49,10 +49,15 @@ export const codeBatchRequest = Joi.object<CodeBatchRequest>({
 });
 
 /** What is done with a batch, or with its list. */
-export const BATCH_STEPS = ['withdraw', 'throw-list-away'] as const;
-export type BatchStep = (typeof BATCH_STEPS)[number];
-export const batchStepRequest = Joi.object<{ step: BatchStep }>({
+export const BATCH_STEPS = ['withdraw', 'throw-list-away', 'move-end'] as const;
+export interface BatchStepRequest {
+  step: (typeof BATCH_STEPS)[number];
+  /** The last day on which its codes are good from now on, where that is moved; null: as long as the promotion. */
+  to?: string | null;
+}
+export const batchStepRequest = Joi.object<BatchStepRequest>({
   step: Joi.valid(...BATCH_STEPS).required(),
+  to: Joi.when('step', { is: 'move-end', then: day, otherwise: Joi.forbidden() }),
 });
 
 const code = Joi.string().min(1).max(200);

@@ -51,6 +51,10 @@ test('single-use codes are thought out, sampled, made, listed, looked up and wit
   const lines = readFileSync(file, 'utf8').trim().split(/\r\n/);
   expect([lines.length, lines[0]]).toEqual([13, 'code']);
   await codes.getByText(/The list was taken by Ines Calloway/).waitFor();
+  await codes.getByRole('button', { name: /^Another last day/ }).press('Enter');
+  await codes.getByLabel(/^Last day of batch/).fill('');
+  await codes.getByRole('button', { name: /^Let it be that day/ }).press('Enter');
+  await codes.getByText(/12 codes, 0 used; good as long as the promotion/).waitFor();
   await codes.getByLabel('A code that somebody has').fill(lines[1]!.toLowerCase());
   await page.keyboard.press('Enter');
   await codes.getByText(/is a single-use code of Teas by letter, batch \d+: good\./).waitFor();

@@ -116,6 +116,19 @@ describe('a single-use code', () => {
     expect(await batchOf('by-batch', batch)).toMatchObject({ withdrawn: 1, allWithdrawn: true });
   });
 
+  it('is good until the last day of its batch, which can be moved', async () => {
+    const ines = await as('ines');
+    const { batch, codes } = await codesOf('by-batch', { ...ASKED, from: '2027-05-01', to: '2027-05-31' });
+    expect(await ring(HERE!, 'basket-days', codes[0]!)).toMatch(/has not started/);
+    const move = (to: unknown) => ines.send('POST', `/api/codes/${batch}/step`, { step: 'move-end', to });
+    expect((await move('2027-04-30')).body.faults).toMatchObject([{ path: '/to' }]);
+    expect((await move(undefined)).status).toBe(422);
+    expect((await move('2027-06-01')).status).toBe(200);
+    expect(await batchOf('by-batch', batch)).toMatchObject({ from: '2027-05-01', to: '2027-06-01' });
+    const withdrawn = { step: 'withdraw', to: null };
+    expect((await ines.send('POST', `/api/codes/${batch}/step`, withdrawn)).status).toBe(422);
+  });
+
   it('of the house is good again and again, and counts nowhere', async () => {
     const uses = async () => (await (await as('ines')).get('/api/promotions/by-batch/uses')).body;
     const before = await uses();

@@ -64,6 +64,10 @@ export function codesInMemory(): {
       lists.delete(id);
       put(id, { listed: false });
     },
+    async moveEnd({ id }, toDay, { action }) {
+      deeds.push(action);
+      put(id, { toDay });
+    },
     async withdraw({ id }, withdrawnAt, { action }) {
       deeds.push(action);
       put(id, { withdrawnAt });

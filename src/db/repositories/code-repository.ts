@@ -97,6 +97,11 @@ export function codeRepository(db: Database): CodeStore {
         await tx.delete(t.codeList).where(eq(t.codeList.batch, batch.id));
         await note(tx, batch, deed);
       }),
+    moveEnd: (batch, toDay, deed) =>
+      db.transaction(async (tx) => {
+        await tx.update(t.codeBatch).set({ toDay }).where(eq(t.codeBatch.id, batch.id));
+        await note(tx, { ...batch, toDay }, deed);
+      }),
     withdraw: (batch, now, deed) =>
       db.transaction(async (tx) => {
         await tx

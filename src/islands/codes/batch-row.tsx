@@ -1,8 +1,6 @@
-import { useState } from 'react';
 import type { CodeBatchView } from '../../contracts/view/index.ts';
 import { dateWords, saidAmount, saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
-
-export type BatchAct = 'list' | 'hashes' | 'throw-list-away' | 'withdraw' | 'like';
+import { type BatchAct, BatchActs } from './batch-acts.tsx';
 
 /** One batch: how far it has gone, and what can be done with it. */
 export function BatchRow({
@@ -17,7 +15,7 @@ export function BatchRow({
   timeZone: string;
   busy: boolean;
   /** Null: the person may only look. */
-  onAct: ((act: BatchAct) => void) | null;
+  onAct: ((act: BatchAct, to?: string | null) => void) | null;
 }) {
   const { id, made, wanted, withdrawn, listed, test, maker, madeAt } = batch;
   const whole = made >= wanted;
@@ -47,59 +45,8 @@ export function BatchRow({
         {takenWords(batch, timeZone)}
         {listed ? '' : ' The list was thrown away: what is kept tells a code only to who has it.'}
       </p>
-      {onAct ? <Acts {...{ batch, busy, whole, onAct }} /> : null}
+      {onAct ? <BatchActs {...{ batch, busy, whole, onAct }} /> : null}
     </li>
-  );
-}
-
-function Acts({
-  batch: { id, listed, allWithdrawn },
-  busy,
-  whole,
-  onAct,
-}: {
-  batch: CodeBatchView;
-  busy: boolean;
-  whole: boolean;
-  onAct: (act: BatchAct) => void;
-}) {
-  const [asking, setAsking] = useState<'throw-list-away' | 'withdraw' | null>(null);
-  const button = (act: BatchAct, words: string, press = () => onAct(act)) => (
-    <button
-      type="button"
-      className="link"
-      aria-label={`${words}, batch ${id}`}
-      disabled={busy}
-      onClick={press}
-    >
-      {words}
-    </button>
-  );
-  if (asking)
-    return (
-      <p className="flex flex-wrap gap-x-4 leading-7">
-        {asking === 'withdraw'
-          ? 'Nobody will get anything for any of them, and there is no way back.'
-          : 'The codes cannot be shown or taken any more; those that are out stay good.'}
-        {button(asking, asking === 'withdraw' ? 'Withdraw them' : 'Throw it away', () => {
-          setAsking(null);
-          onAct(asking);
-        })}
-        <button type="button" className="link" onClick={() => setAsking(null)}>
-          Leave it
-        </button>
-      </p>
-    );
-  return (
-    <p className="flex flex-wrap gap-x-4 leading-7">
-      {whole && listed ? button('list', 'Take the list as CSV') : null}
-      {whole && listed ? button('hashes', 'As hashes, for belltag') : null}
-      {whole && listed
-        ? button('throw-list-away', 'Throw the list away', () => setAsking('throw-list-away'))
-        : null}
-      {button('like', 'More like these')}
-      {allWithdrawn ? null : button('withdraw', 'Withdraw all', () => setAsking('withdraw'))}
-    </p>
   );
 }
 

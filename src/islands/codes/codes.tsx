@@ -4,9 +4,10 @@ import { idInAddress } from '../../contracts/index.ts';
 import type { CodeBatchesView, CodeBatchView, LensView } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { ask, refusalOf, refusalWords, useDoing } from '../server/index.ts';
+import type { BatchAct } from './batch-acts.tsx';
 import { askedBy, type BatchDraft, FIRST_BATCH, likeBatch } from './batch-draft.ts';
 import { BatchForm } from './batch-form.tsx';
-import { type BatchAct, BatchRow } from './batch-row.tsx';
+import { BatchRow } from './batch-row.tsx';
 import { FindCodeHere } from './find-code.tsx';
 import { takeList } from './take-list.ts';
 
@@ -32,11 +33,11 @@ export function Codes({ promotion, plans, view }: { promotion: string; plans: bo
       setDraft(null);
       return '';
     });
-  const act = (batch: CodeBatchView, what: BatchAct) => {
+  const act = (batch: CodeBatchView, what: BatchAct, to?: string | null) => {
     forgetRefusal();
     if (what === 'like') return setDraft(likeBatch(batch));
     doing(() =>
-      what === 'list' || what === 'hashes' ? takeList(batch.id, what === 'hashes') : step(batch.id, what),
+      what === 'list' || what === 'hashes' ? takeList(batch.id, what === 'hashes') : step(batch.id, what, to),
     );
   };
   return (
@@ -53,7 +54,7 @@ export function Codes({ promotion, plans, view }: { promotion: string; plans: bo
             {...{ batch, busy }}
             currency={data.currency}
             timeZone={view.store.timeZone}
-            onAct={plans ? (what) => act(batch, what) : null}
+            onAct={plans ? (what, to) => act(batch, what, to) : null}
           />
         ))}
       </ul>
@@ -86,7 +87,14 @@ export function Codes({ promotion, plans, view }: { promotion: string; plans: bo
   );
 }
 
-async function step(batch: number, what: 'withdraw' | 'throw-list-away'): Promise<string> {
-  await ask(`/api/codes/${batch}/step`, { method: 'POST', body: { step: what } });
-  return what === 'withdraw' ? `Batch ${batch} is withdrawn.` : `The list of batch ${batch} is thrown away.`;
+const DONE: Readonly<Record<Exclude<BatchAct, 'list' | 'hashes' | 'like'>, (batch: number) => string>> = {
+  withdraw: (batch) => `Batch ${batch} is withdrawn.`,
+  'throw-list-away': (batch) => `The list of batch ${batch} is thrown away.`,
+  'move-end': (batch) => `Batch ${batch} has another last day.`,
+};
+
+async function step(batch: number, what: keyof typeof DONE, to?: string | null): Promise<string> {
+  const body = { step: what, ...(to === undefined ? {} : { to }) };
+  await ask(`/api/codes/${batch}/step`, { method: 'POST', body });
+  return DONE[what](batch);
 }

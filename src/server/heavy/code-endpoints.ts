@@ -41,8 +41,8 @@ export const CODE_ENDPOINTS = {
   ),
   'step-codes': onBody(
     batchStepRequest,
-    onBatch(async ({ app, person, input: { step }, now }, batch) =>
-      outcomeReply(await stepCodeBatch(app, person, batch, step, new Date(now))),
+    onBatch(async ({ app, person, input, now }, batch) =>
+      outcomeReply(await stepCodeBatch(app, person, batch, input, await clockOf(app, now))),
     ),
   ),
   /** One code a line, with a heading, in the order in which they were made (RFC 4180); `?by=hashes`: a file beside the plan. */

@@ -69,7 +69,7 @@ export async function takeCodeFile(
 
 const DAY = 24 * 60 * 60_000;
 
-/** Throws away lists that were there long enough to be taken; test codes stay with the house until they end. */
+/** Throws away lists that were there long enough to be taken. */
 export async function throwOldListsAway({ codes }: { codes: CodeStore }, now: number): Promise<void> {
   for (const batch of await codes.batches(null)) {
     const old = batch.madeAt.getTime() + LIST_DAYS * DAY < now;

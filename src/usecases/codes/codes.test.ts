@@ -132,7 +132,7 @@ describe('a batch', () => {
     const refused = [
       await makeCodeBatch(ports, viewer, 'welcome', ASKED, CLOCK),
       await takeCodeList(ports, viewer, 1),
-      await stepCodeBatch(ports, viewer, 1, 'withdraw', NOW),
+      await stepCodeBatch(ports, viewer, 1, { step: 'withdraw' }, CLOCK),
       await withdrawCode(ports, viewer, codes[0]!, NOW),
     ];
     expect(refused.map(faultsOf)).toEqual(Array(4).fill(['forbidden']));
@@ -147,14 +147,26 @@ describe('a batch', () => {
     await throwOldListsAway(ports, NOW.getTime() + 15 * 86_400_000);
     expect(faultsOf(await takeCodeList(ports, ines, 1))).toEqual(['not-found']);
     const other = await made();
-    await stepCodeBatch(other.ports, ines, 1, 'throw-list-away', NOW);
+    await stepCodeBatch(other.ports, ines, 1, { step: 'throw-list-away' }, CLOCK);
     expect(faultsOf(await takeCodeList(other.ports, ines, 1))).toEqual(['not-found']);
+  });
+
+  it('is good for longer, or shorter, where its end is moved', async () => {
+    const { ports, codes } = await made(asking({ from: '2027-02-10', to: '2027-03-05' }));
+    const move = (to: string | null) => stepCodeBatch(ports, ines, 1, { step: 'move-end', to }, CLOCK);
+    const days = async () => Object.values((await vouchCodes(ports, 'x', [codes[0]!], 0)).codes)[0];
+    expect((await move('2027-04-30')).ok).toBe(true);
+    expect(await days()).toMatchObject({ from: '2027-02-10', to: '2027-04-30' });
+    expect((await move(null)).ok).toBe(true);
+    expect(await days()).toMatchObject({ to: null });
+    expect(faultsOf(await move('2027-02-28'))).toMatchObject([{ path: ['to'], what: '2027-02-28 is over' }]);
+    expect(ports.deeds.slice(-1)).toEqual(['end of codes moved']);
   });
 
   it('keeps its list while it is being made', async () => {
     const ports = { ...inMemory(PLAN), ...codesInMemory() };
     await makeCodeBatch(ports, ines, 'welcome', ASKED, CLOCK);
-    expect(faultsOf(await stepCodeBatch(ports, ines, 1, 'throw-list-away', NOW))).toMatchObject([
+    expect(faultsOf(await stepCodeBatch(ports, ines, 1, { step: 'throw-list-away' }, CLOCK))).toMatchObject([
       { path: ['step'] },
     ]);
   });
@@ -185,7 +197,7 @@ describe('a code', () => {
 
   it('is withdrawn with its batch', async () => {
     const all = await made();
-    await stepCodeBatch(all.ports, ines, 1, 'withdraw', NOW);
+    await stepCodeBatch(all.ports, ines, 1, { step: 'withdraw' }, CLOCK);
     expect(Object.values(await vouch(all))).toMatchObject([{ withdrawn: true }]);
   });
 

@@ -96,7 +96,11 @@ export function patternFaults({ count, pattern, test }: CodeBatchRequest, given:
   return faults;
 }
 
-function dayFaults({ from, to, test }: CodeBatchRequest, today: string): Fault[] {
+/** What is wrong with the days on which codes are to be good. */
+export function dayFaults(
+  { from, to, test }: Pick<CodeBatchRequest, 'from' | 'to' | 'test'>,
+  today: string,
+): Fault[] {
   if (test && to === null)
     return [
       {

@@ -87,6 +87,7 @@ export interface CodeStore {
   /** Single codes of a batch that were withdrawn. */
   withdrawnOf(batch: number): Promise<readonly Uint8Array[]>;
   throwListAway(batch: CodeBatch, deed: CodeDeed): Promise<void>;
+  moveEnd(batch: CodeBatch, toDay: string | null, deed: CodeDeed): Promise<void>;
   withdraw(batch: CodeBatch, now: Date, deed: CodeDeed): Promise<void>;
   withdrawOne(hash: Uint8Array, batch: CodeBatch, deed: CodeDeed): Promise<void>;
   /** By hash, in hexadecimal digits. */
