@@ -51,6 +51,17 @@ describe('what a draft would do', () => {
     });
   });
 
+  it.each([{ codes: ['SPRING'] }, { codeBatches: true as const }])(
+    'is looked at by who holds its code: %j',
+    (by) => {
+      const said = { items: { node: 'sun' }, formula: { percentOff: 6_000 } };
+      const [seen, open] = [consequences({ ...said, ...by }), consequences(said)];
+      expect(seen).toEqual(open);
+      expect(seen.lines[0]).toMatchObject({ sku: 'milk', before: 2490, after: 996, lost: null });
+      expect(seen.belowCost).toBeGreaterThan(0);
+    },
+  );
+
   it('counts what falls below cost and below the margin floor', () => {
     const floored = { ...SMALL, policy: { marginFloor: 3000 } };
     expect(

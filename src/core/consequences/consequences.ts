@@ -60,7 +60,9 @@ export function consequencesOf(
   draft: Promotion,
   prefer: string | null,
 ): Consequences {
-  const approved = { ...draft, status: 'approved' } as PriceChangePromotion;
+  // Looked at by somebody who holds its code: what nobody has without one would seem to do nothing.
+  const held = { codes: [], codeBatches: false } as const;
+  const approved = { ...draft, ...held, status: 'approved' } as PriceChangePromotion;
   const after = apply(compiled, { kind: 'put-promotion', promotion: approved }).compiled;
   const before = apply(compiled, { kind: 'drop-promotion', id: draft.id }).compiled;
   const change = after.changes.find(({ promotion }) => promotion.id === draft.id)!;

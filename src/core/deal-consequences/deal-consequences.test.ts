@@ -208,6 +208,14 @@ describe('a deal, step by step', () => {
     expect(steps).toMatchObject([{ before: 440, after: 340 }]);
   });
 
+  it('is looked at by somebody who holds a code of its batches', () => {
+    const { steps } = consequences(
+      { kind: 'basketReward', threshold: 'subtotal', tiers: [{ atLeast: '4.00', amountOff: '1.00' }] },
+      { more: { codeBatches: true } },
+    );
+    expect(steps).toMatchObject([{ before: 440, after: 340 }]);
+  });
+
   it('is nothing where no store is in it, no moment of it comes, or nothing of a part is sold', () => {
     const said = { kind: 'mixAndMatch', ...TEA, take: 3, value: { total: '11.00' } } as const;
     expect(consequences(said, { more: { where: { tag: 'none' } } })).toMatchObject({

@@ -98,6 +98,7 @@ describe('the deepest cut', () => {
       { items: BAR, formula: { setTo: '0.55' }, where: { stores: ['east'] } },
       4_500,
     ],
+    ['one by a single-use code', { formula: { percentOff: 2_500 }, codeBatches: true }, 2_500],
     [
       'one that is for members alone',
       { formula: { percentOff: 2_500 }, who: { groups: ['members'] } },

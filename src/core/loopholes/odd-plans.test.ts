@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { basketPlan, compiledOf, offer } from '../../../tests/plans/basket-plan.ts';
 import { change } from '../../../tests/plans/small-plan.ts';
-import type { PlanDocument } from '../plan/index.ts';
-import type { Basket } from '../receipt/index.ts';
+import type { PlanDocument, PromotionDocument } from '../plan/index.ts';
+import { type Basket, codesHeld, standIns } from '../receipt/index.ts';
 import { GUEST } from '../tag-price/index.ts';
 import { findLoopholes } from './index.ts';
 
@@ -32,6 +32,23 @@ describe('the search for loopholes', () => {
     expect(search(basketPlan({ a: '2.00', b: '3.00' }, [change_]))).toEqual(NOTHING);
     const ranges = [{ id: 'r', name: 'R', stores: { stores: ['shop'] }, items: { items: [] } }];
     expect(search({ ...basketPlan(ITEMS, [change_]), ranges })).toEqual(NOTHING);
+  });
+
+  it('finds what somebody buys who holds a code of a batch, and tells by what', () => {
+    const half: PromotionDocument['offer'] = {
+      kind: 'basketReward',
+      threshold: 'subtotal',
+      tiers: [{ atLeast: '2.00', percentOff: 9_000 }],
+    };
+    const plan = basketPlan(ITEMS, [offer('w', half, { when: WHEN, codeBatches: true })]);
+    const compiled = compiledOf(plan);
+    const codes = compiled.plan.promotions.flatMap(codesHeld);
+    const held = { ...circumstances, codes, vouched: standIns(compiled.plan.promotions) };
+    const { found } = findLoopholes(compiled, { circumstances: held, units: 2, further: 0 });
+    expect(found[0]).toMatchObject({ promotions: ['w'], basket: { codes: ['any-code-of-w'] } });
+    expect(found[0]!.margin).toBeLessThan(0);
+    // Nobody else gets it.
+    expect(search(plan).found.some(({ promotions }) => promotions.includes('w'))).toBe(false);
   });
 
   it('ends, proved, where hundreds of promotions are about one item, or one comes again every hour', () => {

@@ -53,6 +53,7 @@ describe('two price changes', () => {
     ],
     ['one that would raise and must not', [a(), b({ formula: { setTo: '12.00' } })], ['raises-price b']],
     ['one with a code', [a({ codes: ['SPRING'] }), b()], ['never-wins a', 'overlap a b']],
+    ['one with a single-use code', [a({ codeBatches: true }), b()], ['never-wins a', 'overlap a b']],
     ['one with a code that goes first', [a({ codes: ['SPRING'], priority: 1 }), b()], []],
     ['one on top that never lowers', [a({ alone: true }), b({ onTop: true })], ['never-wins b']],
   ])('%s', (_, promotions, wanted) => {
