@@ -1,7 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
   boolean,
-  customType,
   date,
   index,
   integer,
@@ -13,9 +12,9 @@ import {
   timestamp,
 } from 'drizzle-orm/pg-core';
 import type { CodePattern } from '../../core/codes/index.ts';
+import { bytes } from './bytes.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
-const bytes = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'bytea' });
 
 /** A batch of single-use codes of a promotion. It stays when the promotion goes: codes were handed out. */
 export const codeBatch = pgTable(

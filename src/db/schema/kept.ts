@@ -1,14 +1,4 @@
-import {
-  boolean,
-  customType,
-  integer,
-  jsonb,
-  pgTable,
-  primaryKey,
-  serial,
-  text,
-  timestamp,
-} from 'drizzle-orm/pg-core';
+import { boolean, integer, jsonb, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
 import type {
   BasketCheckResult,
   CheckedBasketDocument,
@@ -19,6 +9,7 @@ import type {
 import type { EntryChange } from '../../contracts/table/index.ts';
 import type { Finding } from '../../core/overlaps/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
+import { bytes } from './bytes.ts';
 import { person } from './people.ts';
 
 const instant = (name: string) => timestamp(name, { withTimezone: true });
@@ -126,15 +117,13 @@ export const acceptedFinding = pgTable('accepted_finding', {
   acceptedAt: instant('accepted_at').notNull().defaultNow(),
 });
 
-const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
-
 /** A picture that a till shows, by the SHA-256 of its bytes. */
 export const picture = pgTable('picture', {
   id: text().primaryKey(),
   mediaType: text('media_type').notNull(),
   width: integer().notNull(),
   height: integer().notNull(),
-  bytes: bytea().notNull(),
+  bytes: bytes().notNull(),
   addedBy: text('added_by').notNull(),
   addedAt: instant('added_at').notNull().defaultNow(),
 });

@@ -3,7 +3,6 @@ import {
   bigint,
   bigserial,
   check,
-  customType,
   index,
   jsonb,
   pgTable,
@@ -14,10 +13,10 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { KeyCertificate } from '../../contracts/index.ts';
 import type { Manifest } from '../../core/price-file/index.ts';
+import { bytes } from './bytes.ts';
 import { person } from './people.ts';
 import { store, terminal } from './places.ts';
 
-const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 const instant = (name: string) => timestamp(name, { withTimezone: true });
 
 /** Who did what, when, and what it was before. */
