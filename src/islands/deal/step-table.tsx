@@ -34,7 +34,7 @@ export function StepTable({
             <>
               <th className="figure">Margin</th>
               <th
-                className="figure"
+                className="figure max-sm:hidden"
                 title="How many times as many such baskets must be sold to earn the same as before"
               >
                 Break-even
@@ -72,7 +72,7 @@ export function StepTable({
                   <td className={`figure ${(step.marginAfter ?? 0) < 0 ? 'text-error' : ''}`}>
                     <Margin step={step} />
                   </td>
-                  <td className="figure">{breakEvenWords(step)}</td>
+                  <td className="figure max-sm:hidden">{breakEvenWords(step)}</td>
                 </>
               )}
             </tr>
