@@ -33,7 +33,7 @@ export async function demoCodes(
   };
   const id = await codes.begin(wanted, new Date(now - (BEGAN + 1) * DAY), {
     person,
-    action: 'codes asked for',
+    action: `${COUNT} codes asked for`,
   });
   while (await fillCodeBatches({ codes, codeSeal }));
   const parts = await codes.list((await codes.batch(id))!, person);

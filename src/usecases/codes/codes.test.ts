@@ -65,7 +65,7 @@ describe('a batch', () => {
     expect(new Set(codes).size).toBe(500);
     for (const code of codes)
       expect(code).toMatch(/^Q-[CDFGHJKMNPQRTVWXY3479]{4}-[CDFGHJKMNPQRTVWXY3479]{4}$/);
-    expect(ports.deeds).toEqual(['codes asked for', 'list taken by planner']);
+    expect(ports.deeds).toEqual(['500 codes asked for', 'list taken by planner']);
   });
 
   test.each<[string, string, CodeBatchRequest, (string | number)[], RegExp]>([

@@ -43,7 +43,7 @@ export async function makeCodeBatch(
   if (faults.length > 0) return failed({ kind: 'invalid', faults });
   const { pattern, count, from, to, test } = request;
   const wanted = { promotion: id, pattern, wanted: count, fromDay: from, toDay: to, test };
-  const deed = { person: person.id, action: test ? 'test codes asked for' : 'codes asked for' };
+  const deed = { person: person.id, action: `${count} ${test ? 'test codes' : 'codes'} asked for` };
   return done({ id: await ports.codes.begin(wanted, clock.now, deed) });
 }
 
