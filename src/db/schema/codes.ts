@@ -1,20 +1,8 @@
 import { sql } from 'drizzle-orm';
-import {
-  boolean,
-  date,
-  index,
-  integer,
-  jsonb,
-  pgTable,
-  primaryKey,
-  real,
-  text,
-  timestamp,
-} from 'drizzle-orm/pg-core';
+import { boolean, date, index, integer, jsonb, pgTable, primaryKey, real, text } from 'drizzle-orm/pg-core';
 import type { CodePattern } from '../../core/codes/index.ts';
 import { bytes } from './bytes.ts';
-
-const instant = (name: string) => timestamp(name, { withTimezone: true });
+import { instant } from './instant.ts';
 
 /** A batch of single-use codes of a promotion. It stays when the promotion goes: codes were handed out. */
 export const codeBatch = pgTable(

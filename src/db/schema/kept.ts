@@ -10,9 +10,9 @@ import type { EntryChange } from '../../contracts/table/index.ts';
 import type { Finding } from '../../core/overlaps/index.ts';
 import type { PromotionDocument } from '../../core/plan/index.ts';
 import { bytes } from './bytes.ts';
+import { instant } from './instant.ts';
 import { person } from './people.ts';
 
-const instant = (name: string) => timestamp(name, { withTimezone: true });
 const owner = () =>
   text()
     .notNull()

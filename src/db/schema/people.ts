@@ -1,8 +1,7 @@
 import { sql } from 'drizzle-orm';
-import { boolean, check, integer, pgTable, primaryKey, serial, text, timestamp } from 'drizzle-orm/pg-core';
+import { boolean, check, integer, pgTable, primaryKey, serial, text } from 'drizzle-orm/pg-core';
+import { instant } from './instant.ts';
 import { store } from './places.ts';
-
-const instant = (name: string) => timestamp(name, { withTimezone: true });
 
 /** People who sign in. The columns up to `updatedAt`, and the next three tables, are those of the sign-in package. */
 export const person = pgTable(

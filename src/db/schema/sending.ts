@@ -9,15 +9,13 @@ import {
   primaryKey,
   serial,
   text,
-  timestamp,
 } from 'drizzle-orm/pg-core';
 import type { KeyCertificate } from '../../contracts/index.ts';
 import type { Manifest } from '../../core/price-file/index.ts';
 import { bytes } from './bytes.ts';
+import { instant } from './instant.ts';
 import { person } from './people.ts';
 import { store, terminal } from './places.ts';
-
-const instant = (name: string) => timestamp(name, { withTimezone: true });
 
 /** Who did what, when, and what it was before. */
 export const auditEntry = pgTable(

@@ -1,8 +1,7 @@
-import { bigserial, index, integer, jsonb, pgTable, text, timestamp } from 'drizzle-orm/pg-core';
+import { bigserial, index, integer, jsonb, pgTable, text } from 'drizzle-orm/pg-core';
 import type { Told } from '../../contracts/view/index.ts';
+import { instant } from './instant.ts';
 import { person } from './people.ts';
-
-const instant = (name: string) => timestamp(name, { withTimezone: true });
 
 /** Addresses of other programs that are told what happens. */
 export const webhook = pgTable('webhook', {

@@ -1,6 +1,5 @@
-import { boolean, index, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
-
-const instant = (name: string) => timestamp(name, { withTimezone: true });
+import { boolean, index, integer, pgTable, primaryKey, text } from 'drizzle-orm/pg-core';
+import { instant } from './instant.ts';
 
 /** How often something limited was used at all tills together; whoever uses it holds its row until that is written. */
 export const useCount = pgTable('use_count', {

@@ -6,12 +6,15 @@ import { type BatchAct, BatchActs } from './batch-acts.tsx';
 export function BatchRow({
   batch,
   currency,
+  listDays,
   timeZone,
   busy,
   onAct,
 }: {
   batch: CodeBatchView;
   currency: string;
+  /** For so many days its list can be taken. */
+  listDays: number;
   timeZone: string;
   busy: boolean;
   /** Null: the person may only look. */
@@ -43,6 +46,7 @@ export function BatchRow({
       <p className="quiet">
         By {maker ?? 'somebody who is gone'}, {shortMoment(timeIn(timeZone, madeAt), '')}.
         {takenWords(batch, timeZone)}
+        {listed && whole ? ` The list is kept for ${listDays} days from when it was asked for.` : ''}
         {listed ? '' : ' The list was thrown away: what is kept tells a code only to who has it.'}
       </p>
       {onAct ? <BatchActs {...{ batch, busy, whole, onAct }} /> : null}

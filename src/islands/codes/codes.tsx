@@ -53,6 +53,7 @@ export function Codes({ promotion, plans, view }: { promotion: string; plans: bo
             key={batch.id}
             {...{ batch, busy }}
             currency={data.currency}
+            listDays={data.listDays}
             timeZone={view.store.timeZone}
             onAct={plans ? (what, to) => act(batch, what, to) : null}
           />

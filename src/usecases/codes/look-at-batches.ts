@@ -9,13 +9,13 @@ import {
 } from '../../contracts/index.ts';
 import { type Currency, formatAmount, minorUnits } from '../../core/money/index.ts';
 import { seenBy } from '../people/index.ts';
-import type { CodeBatchState, CodeStore, PlanBook, SendingStore } from '../ports/index.ts';
+import type { CodeBatchState, CodeStore, PlanBook } from '../ports/index.ts';
 import { guessesPerDay } from '../vouch/index.ts';
 import { LIST_DAYS } from './code-list.ts';
 
 /** The batches of a promotion, the newest first. */
 export async function lookAtCodeBatches(
-  ports: { book: PlanBook; codes: CodeStore; sending: SendingStore },
+  ports: { book: PlanBook; codes: CodeStore },
   person: Person,
   id: string,
 ): Promise<Outcome<CodeBatchesView>> {
