@@ -26,7 +26,7 @@ describe('the demo chain', () => {
       groups: 6,
       terminals: 130,
       items: 4000,
-      lists: 3,
+      lists: 4,
       changes: 60,
       deals: 44,
     });

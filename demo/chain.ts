@@ -75,6 +75,12 @@ export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
       { id: 'members', name: 'Members', percent: -300, rounding: { step: '0.01', mode: 'down' } },
       { id: 'staff', name: 'Staff', percent: -1500, rounding: { step: '0.05', mode: 'up' } },
       {
+        id: 'wrenfield',
+        name: 'Wrenfield Practice',
+        percent: -1100,
+        rounding: { step: '0.05', mode: 'down' },
+      },
+      {
         id: 'trade',
         name: 'Trade',
         percent: -800,
@@ -87,14 +93,16 @@ export function chain(size: ChainSize, today: string, seed = 7): PlanDocument {
       },
     ],
     shopperGroups: [
-      { id: 'members', name: 'Members', priceList: 'members' },
+      { id: 'members', name: 'Members', priceList: 'members', cards: { prefix: '2750', digits: 13 } },
       { id: 'staff', name: 'Staff', priceList: 'staff' },
-      { id: 'trade', name: 'Trade customers', priceList: 'trade' },
+      { id: 'trade', name: 'Trade customers', priceList: 'trade', joining: true },
       { id: 'students', name: 'Students' },
     ],
     shoppers: [
       { id: 'm-1001', groups: ['members'], pastOrders: 14, lifetimeSpend: '412.60' },
       { id: 't-2001', groups: ['trade'], pastOrders: 3, lifetimeSpend: '1904.00' },
+      { id: 'wrenfield', name: 'Wrenfield Practice', groups: ['trade'], priceList: 'wrenfield' },
+      ...['10001', '10002', '10003'].map((id) => ({ id, account: 'wrenfield' })),
     ],
     promotions: [
       ...promotions(size.priceChanges, weeks, nodes, random),

@@ -28,6 +28,7 @@ const OPEN = [
   ...['/ready', '/metrics'],
   ...['/api/directory', '/api/directory/back'],
   ...['/password', '/api/password', '/api/forgotten', '/begin', '/api/begin/administrator'],
+  '/join',
 ];
 
 /** What somebody reaches who is signed in and must begin with a second step before anything else. */

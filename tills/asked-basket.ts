@@ -27,9 +27,8 @@ export function basketOf(
   lines: TillBasket['lines'],
 ): TillBasket {
   return {
-    ...(group === '' && card === ''
-      ? {}
-      : { shopper: { ...(card === '' ? {} : { id: card }), ...(group === '' ? {} : { groups: [group] }) } }),
+    ...(card === '' ? {} : { card }),
+    ...(group === '' ? {} : { shopper: { groups: [group] } }),
     ...(codes === ''
       ? {}
       : {

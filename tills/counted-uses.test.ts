@@ -40,7 +40,10 @@ const [none, two] = [() => 0, () => 2];
 test('what is paid is told at once, and only what was granted', async () => {
   const one = till();
   usedUp = { b: 5 };
-  expect(await one.ask('x', [wanting('a'), wanting('b')], none)).toEqual({ usedUp: { b: 5 }, counted: true });
+  expect(await one.ask('x', { uses: [wanting('a'), wanting('b')] }, none)).toEqual({
+    usedUp: { b: 5 },
+    counted: true,
+  });
   await one.paid('x');
   expect(said).toEqual(['hold x a+b', 'take x a 2027-04-14T10:00:00.000Z']);
   expect(disk?.toTell).toEqual([]);
@@ -48,16 +51,16 @@ test('what is paid is told at once, and only what was granted', async () => {
 
 test('a basket that uses nothing limited asks nobody; one that does no more gives it back', async () => {
   const one = till();
-  await one.ask('x', [], none);
-  await one.ask('x', [wanting('a')], none);
-  await one.ask('x', [], none);
+  await one.ask('x', { uses: [] }, none);
+  await one.ask('x', { uses: [wanting('a')] }, none);
+  await one.ask('x', { uses: [] }, none);
   await one.paid('x');
   expect(said).toEqual(['hold x a', 'back x']);
 });
 
 test('a basket that is left standing is given back, once', async () => {
   const one = till();
-  await one.ask('x', [wanting('a')], none);
+  await one.ask('x', { uses: [wanting('a')] }, none);
   await one.dropped('x');
   await one.dropped('x');
   await one.paid('x');
@@ -66,60 +69,63 @@ test('a basket that is left standing is given back, once', async () => {
 
 test('cut off it gives nothing by itself where the promotion does not say so', async () => {
   away = true;
-  expect(await till().ask('x', [wanting('a', 7)], none)).toEqual({ usedUp: { a: 7 }, counted: false });
+  expect(await till().ask('x', { uses: [wanting('a', 7)] }, none)).toEqual({
+    usedUp: { a: 7 },
+    counted: false,
+  });
 });
 
 test('cut off it gives so many, keeps them over a start, and tells them in their order', async () => {
   const one = till();
   away = true;
   for (const basket of ['x', 'y', 'z']) {
-    await one.ask(basket, [wanting('a')], two);
+    await one.ask(basket, { uses: [wanting('a')] }, two);
     await one.paid(basket);
   }
   // The third was refused, and so used nothing.
   expect(disk?.toTell.map(({ basket }) => basket)).toEqual(['x', 'y']);
   const again = till();
-  expect((await again.ask('w', [wanting('a')], two)).usedUp).toEqual({ a: 5 });
+  expect((await again.ask('w', { uses: [wanting('a')] }, two)).usedUp).toEqual({ a: 5 });
   away = false;
   await again.tell();
   expect(said).toEqual(['take x a 2027-04-14T10:00:00.000Z', 'take y a 2027-04-14T10:00:00.000Z']);
   expect(disk?.toTell).toEqual([]);
   // Told is told: it may give by itself anew.
   away = true;
-  expect((await again.ask('v', [wanting('a')], two)).usedUp).toEqual({});
+  expect((await again.ask('v', { uses: [wanting('a')] }, two)).usedUp).toEqual({});
 });
 
 test('cut off it gives no code twice of which it knows itself', async () => {
   const one = till();
   away = true;
   const code = wanting('a', 1, 'code:LEAF');
-  expect((await one.ask('x', [code], two)).usedUp).toEqual({});
+  expect((await one.ask('x', { uses: [code] }, two)).usedUp).toEqual({});
   await one.paid('x');
-  expect((await one.ask('y', [code], two)).usedUp).toEqual({ 'code:LEAF': 1 });
+  expect((await one.ask('y', { uses: [code] }, two)).usedUp).toEqual({ 'code:LEAF': 1 });
 });
 
 test('cut off it counts what it gave in the span in which it gave it', async () => {
   const one = till();
   away = true;
   const week = { ...wanting('a', 1, 'a@ann'), span: '2027-04-12' };
-  await one.ask('x', [week], two);
+  await one.ask('x', { uses: [week] }, two);
   await one.paid('x');
-  expect((await one.ask('y', [week], two)).usedUp).toEqual({ 'a@ann': 1 });
-  expect((await one.ask('y', [{ ...week, span: '2027-04-19' }], two)).usedUp).toEqual({});
+  expect((await one.ask('y', { uses: [week] }, two)).usedUp).toEqual({ 'a@ann': 1 });
+  expect((await one.ask('y', { uses: [{ ...week, span: '2027-04-19' }] }, two)).usedUp).toEqual({});
 });
 
 test('what it could count before it was cut off stays, and is told later', async () => {
   const one = till();
-  await one.ask('x', [wanting('a')], none);
+  await one.ask('x', { uses: [wanting('a')] }, none);
   away = true;
   await one.paid('x');
   expect(disk?.toTell).toMatchObject([{ basket: 'x', byItself: false }]);
   // Its own goods were counted: they take nothing of what it may give by itself.
-  expect((await one.ask('y', [wanting('a')], () => 1)).usedUp).toEqual({});
+  expect((await one.ask('y', { uses: [wanting('a')] }, () => 1)).usedUp).toEqual({});
 });
 
 test('what was rung before its power went is paid after it has come back', async () => {
-  await till().ask('x', [wanting('a')], none);
+  await till().ask('x', { uses: [wanting('a')] }, none);
   await till().paid('x');
   await till().paid('x');
   expect(said).toEqual(['hold x a', 'take x a 2027-04-14T10:00:00.000Z']);

@@ -1,4 +1,4 @@
-import type { HeldUses, WantedUseSaid } from '../src/contracts/index.ts';
+import type { HeldUses, PaidBy, WantedUseSaid } from '../src/contracts/index.ts';
 import type { KeptOnDisk } from './kept-on-disk.ts';
 
 /** What a receipt used, still to be told to the server. */
@@ -9,12 +9,11 @@ export interface UsesToTell {
   readonly uses: readonly WantedUseSaid[];
   /** The server did not count for it: the till gave it by itself. */
   readonly byItself: boolean;
+  /** Whom it was for; absent or null: somebody who is not known. */
+  readonly shopper?: PaidBy | null;
 }
 
-interface OpenBasket {
-  readonly uses: readonly WantedUseSaid[];
-  readonly byItself: boolean;
-}
+type OpenBasket = Pick<UsesToTell, 'uses' | 'byItself' | 'shopper'>;
 
 /** What a till remembers of uses, power or not. */
 export interface KeptUses {
@@ -41,7 +40,7 @@ export interface CountedUses {
   /** @param allowance how many receipts of a promotion it may give by itself while it is cut off. */
   ask(
     basket: string,
-    uses: readonly WantedUseSaid[],
+    wanted: Pick<OpenBasket, 'uses' | 'shopper'>,
     allowance: (promotion: string) => number,
   ): Promise<Allowed>;
   /** The basket was paid: kept on its own disk until the server has it. */
@@ -68,17 +67,17 @@ export function countedUses(talk: UseTalk, disk: KeptOnDisk<KeptUses>, now: () =
     if (was) remember(toTell);
     return was;
   }
-  function keepOpen(basket: string, uses: readonly WantedUseSaid[], byItself: boolean): void {
+  function keepOpen(basket: string, one: OpenBasket): void {
     open.delete(basket);
     if (open.size >= OPEN) open.delete(open.keys().next().value!);
-    open.set(basket, { uses, byItself });
+    open.set(basket, one);
     remember(toTell);
   }
 
   /** While it is cut off it counts what it gave itself and could not tell, and no more than it may. */
   function byItself(
     basket: string,
-    uses: readonly WantedUseSaid[],
+    { uses, shopper }: Pick<OpenBasket, 'uses' | 'shopper'>,
     allowance: (id: string) => number,
   ): Allowed {
     const given = (promotion: string) =>
@@ -90,34 +89,35 @@ export function countedUses(talk: UseTalk, disk: KeptOnDisk<KeptUses>, now: () =
       (use) => given(use.promotion) >= allowance(use.promotion) || own(use) >= use.most,
     );
     const left = uses.filter((use) => !refused.includes(use));
-    keepOpen(basket, left, true);
+    keepOpen(basket, { uses: left, byItself: true, shopper });
     return { usedUp: Object.fromEntries(refused.map(({ key, most }) => [key, most])), counted: false };
   }
 
   return {
-    async ask(basket, uses, allowance) {
+    async ask(basket, wanted, allowance) {
+      const { uses, shopper } = wanted;
       if (uses.length === 0) {
         // What it used before is not in it any more.
-        if (forget(basket)) await talk.giveBack(basket).catch(() => {});
+        const had = (open.get(basket)?.uses.length ?? 0) > 0;
+        if (shopper) keepOpen(basket, { uses, byItself: false, shopper });
+        else forget(basket);
+        if (had) await talk.giveBack(basket).catch(() => {});
         return { usedUp: {}, counted: true };
       }
       try {
         const { usedUp } = await talk.hold(basket, uses);
-        keepOpen(
-          basket,
-          uses.filter(({ key }) => !(key in usedUp)),
-          false,
-        );
+        const kept = uses.filter(({ key }) => !(key in usedUp));
+        keepOpen(basket, { uses: kept, byItself: false, shopper });
         return { usedUp, counted: true };
       } catch {
-        return byItself(basket, uses, allowance);
+        return byItself(basket, wanted, allowance);
       }
     },
     async paid(basket) {
       const closed = open.get(basket);
       if (!closed) return;
       open.delete(basket);
-      if (closed.uses.length === 0) return remember(toTell);
+      if (closed.uses.length === 0 && !closed.shopper) return remember(toTell);
       remember([...toTell, { basket, at: new Date(now()).toISOString(), ...closed }]);
       await this.tell().catch(() => {});
     },

@@ -2,6 +2,7 @@ import { idInAddress } from '../src/contracts/index.ts';
 import type { ReceiptDocument } from '../src/core/receipt/index.ts';
 import { document, escapeHtml } from './page.ts';
 import type { BasketAnswer, RungBasket } from './ring-basket.ts';
+import type { ShownCard } from './shown-card.ts';
 import type { TillState } from './till-ports.ts';
 
 /** What was put before the till, as it stands in the address. */
@@ -10,7 +11,7 @@ export interface AskedBasket {
   readonly lines: string;
   readonly codes: string;
   readonly group: string;
-  /** The number of a card or an account; empty: nobody who is known. */
+  /** The number of a card that is held out; empty: none. */
   readonly card: string;
   readonly payment: string;
   /** In which the receipt names its promotions, where they are written in it; empty: as they are. */
@@ -34,7 +35,7 @@ export function basketPage(state: TillState, asked: AskedBasket, answer: BasketA
     `<p><a href="/till/${idInAddress(state.id)}">Till ${escapeHtml(state.id)}</a></p><h1>A basket</h1>
 <form><input type="hidden" name="basket" value="${escapeHtml(asked.basket)}"><label>SKU or barcode<input name="add" autofocus></label><label>How many<input name="quantity" value="1" size="4"></label><button>Put in</button>
 ${field('Goods so far', 'lines', 30)}${field('Codes, with commas between', 'codes', 12)}${field('Paid by', 'payment', 8)}${field('Card', 'card', 10)}${languages(asked.language, answer)}<label>Shopper<select name="group"><option value="">Guest</option>${groups}</select></label></form>
-${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? receiptWords(state.id, inLanguage(answer.rung, asked.language)) + closing(state.id, asked.basket, answer) : faultWords(answer.faults)}`,
+${answer === null ? '<p>Nothing in it yet.</p>' : answer.ok ? cardWords(answer.card) + receiptWords(state.id, inLanguage(answer.rung, asked.language)) + closing(state.id, asked.basket, answer) : faultWords(answer.faults)}`,
   );
 }
 
@@ -67,6 +68,17 @@ function closing(till: string, basket: string, { counted }: { counted?: boolean 
 
 const faultWords = (faults: readonly string[]): string =>
   `<ul class="off" role="alert">${faults.map((fault) => `<li>${escapeHtml(fault)}</li>`).join('')}</ul>`;
+
+const CARD_STATES: Readonly<Record<ShownCard['state'], string>> = {
+  known: 'known',
+  blank: 'known by its first digits alone, as this till is cut off',
+  unknown: 'no card of ours: rung as a guest',
+  slowed: 'not looked at, as too many wrong ones were tried here: rung as a guest',
+  unchecked: 'cannot be looked at while this till is cut off: rung as a guest',
+};
+
+const cardWords = (card: ShownCard | undefined): string =>
+  card ? `<p>Card …${escapeHtml(card.lastDigits)}: ${CARD_STATES[card.state]}</p>` : '';
 
 /** A code may be taken and bring nothing: what it opens asks for more in the basket. */
 const broughtWords = (amount: string | undefined): string =>

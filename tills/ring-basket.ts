@@ -1,10 +1,11 @@
-import { parseBasket } from '../src/contracts/index.ts';
+import { type PaidBy, parseBasket } from '../src/contracts/index.ts';
 import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
 import { formatAmount, minorUnits } from '../src/core/money/index.ts';
 import { pictureOf } from '../src/core/offer/index.ts';
 import { describeFault, type Promotion } from '../src/core/plan/index.ts';
 import type { CompiledPlan } from '../src/core/price-book/index.ts';
 import {
+  type Basket,
   type BasketDocument,
   NONE_VOUCHED,
   type Receipt,
@@ -17,8 +18,13 @@ import {
   wantedUses,
 } from '../src/core/receipt/index.ts';
 
+import type { ShownCard } from './shown-card.ts';
+
 /** A basket as it is put before a till; the till itself says where and when. */
-export type TillBasket = Omit<BasketDocument, 'store' | 'at' | 'terminal' | 'channel'>;
+export type TillBasket = Omit<BasketDocument, 'store' | 'at' | 'terminal' | 'channel'> & {
+  /** The number of a card that is held out. */
+  readonly card?: string;
+};
 
 export interface RungBasket {
   readonly receipt: ReceiptDocument;
@@ -34,6 +40,8 @@ export interface RungBasket {
   readonly brought: Readonly<Record<string, string>>;
   /** What it would use of what is limited, if it were paid. */
   readonly wanted: readonly WantedUse[];
+  /** Whom it is for, and what it comes to; null: somebody who is not known. */
+  readonly shopper: PaidBy | null;
   /** By id: how many receipts the till may give of a promotion by itself while it is cut off. */
   readonly cutOff: Readonly<Record<string, number>>;
 }
@@ -46,6 +54,8 @@ export type BasketAnswer =
       readonly basket?: string;
       /** Whether its uses were counted with those of all other tills. */
       readonly counted?: boolean;
+      /** What came of the card that was held out. */
+      readonly card?: ShownCard;
     }
   | { readonly ok: false; readonly faults: readonly string[] };
 
@@ -94,12 +104,16 @@ export function ringWhole(
       ),
       brought: broughtBy(rung, compiled),
       wanted,
+      shopper: paidBy(basket, rung),
       cutOff: Object.fromEntries(
         promotions.flatMap(({ id, uses }) => (uses.cutOff > 0 ? [[id, uses.cutOff]] : [])),
       ),
     },
   };
 }
+
+const paidBy = ({ shopper }: Basket, { total }: Receipt): PaidBy | null =>
+  shopper.kind === 'guest' || shopper.id === null ? null : { id: shopper.id, paid: total };
 
 function labelsByLanguage(promotions: readonly Promotion[]): Record<string, Record<string, string>> {
   const all: Record<string, Record<string, string>> = {};

@@ -7,12 +7,12 @@ import { ringCounted } from './ring-counted.ts';
 function ring(used: Readonly<Record<string, number>>): BasketAnswer {
   const first = ['a', 'b', 'c'].find((key) => (used[key] ?? 0) < 5);
   const wanted = first === undefined ? [] : [{ key: first, promotion: first, most: 5 }];
-  return { ok: true, rung: { wanted, cutOff: {} } as never };
+  return { ok: true, rung: { wanted, shopper: null, cutOff: {} } as never };
 }
 const uses = (usedUp: Record<string, number>, counted = true) => {
   const asked: string[][] = [];
   const desk = {
-    async ask(_: string, wanted: readonly { key: string }[]) {
+    async ask(_: string, { uses: wanted }: { uses: readonly { key: string }[] }) {
       asked.push(wanted.map(({ key }) => key));
       return { usedUp: wanted.length > 0 ? usedUp : {}, counted: wanted.length > 0 ? counted : true };
     },

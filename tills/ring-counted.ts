@@ -20,8 +20,8 @@ export async function ringCounted(
   for (let round = 1; ; round++) {
     const answer = ring(usedUp);
     if (!answer?.ok) return answer;
-    const { wanted, cutOff } = answer.rung;
-    const allowed = await uses.ask(basket, wanted, (promotion) => cutOff[promotion] ?? 0);
+    const { wanted, shopper, cutOff } = answer.rung;
+    const allowed = await uses.ask(basket, { uses: wanted, shopper }, (promotion) => cutOff[promotion] ?? 0);
     counted &&= allowed.counted;
     const refused = wanted.filter(({ key }) => key in allowed.usedUp);
     if (refused.length === 0) return { ...answer, basket, counted };

@@ -1,4 +1,5 @@
 import { formatMoment, type Instant } from '../src/core/calendar/index.ts';
+import { groupOfCard } from '../src/core/cards/index.ts';
 import { formatAmount, type MinorUnits } from '../src/core/money/index.ts';
 import { readPlan } from '../src/core/plan/index.ts';
 import { type CompiledPlan, compile, priceAt } from '../src/core/price-book/index.ts';
@@ -29,6 +30,8 @@ export interface Ringer {
   ): Rung;
   /** A whole basket in the open format, without what the till itself knows. */
   basket(content: string, place: TillPlace, raw: unknown, vouched: VouchedCodes): BasketAnswer;
+  /** The kind of shopper whose cards are numbered so; null: none. */
+  groupOfCard(content: string, card: string): string | null;
   /** Codes of a basket of which a price file does not say what they are. */
   codesToVouch(content: string, raw: unknown): readonly string[];
 }
@@ -59,6 +62,7 @@ export function ringer(): Ringer {
       }
     },
     basket: (content, place, raw, vouched) => ringWhole(compiledOf(content), place, raw, vouched),
+    groupOfCard: (content, card) => groupOfCard(compiledOf(content).plan.shopperGroups, card),
     codesToVouch(content, raw) {
       const { codes } = (raw ?? {}) as { codes?: unknown };
       const said = Array.isArray(codes)

@@ -4,9 +4,11 @@ import { picturesIn } from '../src/core/price-file/index.ts';
 import { sha256Of } from '../src/signing/index.ts';
 import { type Accepted, accept, type Held } from './accept.ts';
 import { type BoundedReply, boundedFetch } from './bounded-fetch.ts';
+import { cardTalk } from './card-talk.ts';
 import { codeTalk } from './code-talk.ts';
 import { countedUses } from './counted-uses.ts';
 import { ringCounted } from './ring-counted.ts';
+import { withCard } from './shown-card.ts';
 import type { Till, TillIdentity, TillPorts, TillState } from './till-ports.ts';
 import { PowerCut } from './troubled-disk.ts';
 import { trustedKeys } from './trusted-keys.ts';
@@ -158,6 +160,7 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
   }
 
   const codes = codeTalk(ask, () => on && !isOld());
+  const cards = cardTalk(ask, () => on && !isOld());
   // Cut off, or of the first version of its program, it counts for itself.
   const uses = countedUses(
     usesTalk(ask, () => on && !isOld()),
@@ -229,12 +232,16 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
       );
     },
     picture: (id) => ports.pictures.read(id),
-    async ringBasket(basket, name) {
+    async ringBasket(raw, name) {
+      const { basket, card } = await withCard(raw, cards, (number) =>
+        held ? ports.ringer.groupOfCard(held.content, number) : null,
+      );
       const place = { store: identity.store, terminal: identity.id, at: ringsAt() };
       const vouched = await codes(held ? ports.ringer.codesToVouch(held.content, basket) : []);
       const ring = (used: Readonly<Record<string, number>>) =>
         held && ports.ringer.basket(held.content, place, withUses(basket, used), vouched);
-      return ringCounted(name, ring, uses);
+      const answer = await ringCounted(name, ring, uses);
+      return answer?.ok && card ? { ...answer, card } : answer;
     },
     paid: (name) => uses.paid(name),
     dropped: (name) => uses.dropped(name),

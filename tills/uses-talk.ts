@@ -21,8 +21,8 @@ export function usesTalk(ask: Ask, canTalk: () => boolean): UseTalk {
       if (reply.status !== 200) throw new Error(`the server answered ${reply.status}`);
       return JSON.parse(new TextDecoder().decode(reply.bytes)) as HeldUses;
     },
-    async take({ basket, uses, at }) {
-      const reply = await said(basket, 'POST', { uses, at });
+    async take({ basket, uses, at, shopper }) {
+      const reply = await said(basket, 'POST', { uses, at, ...(shopper ? { shopper } : {}) });
       // What it cannot read it will not read tomorrow either: the rest must not wait behind it.
       if (reply.status !== 200 && reply.status !== 422)
         throw new Error(`the server answered ${reply.status}`);

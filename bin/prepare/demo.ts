@@ -22,6 +22,7 @@ import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { codeSeal, newTerminalKey, signingKeys } from '../../src/server/standing/signing.ts';
 import { priceFileMaker, sendPriceFiles, storeComparison } from '../../src/usecases/index.ts';
 import { demoCodes } from './demo-codes.ts';
+import { demoShoppers } from './demo-shoppers.ts';
 
 /** Saved after the first rollout, so that there is something to review and send. */
 const NOT_SENT_YET = ['photo-cost', 'night-cream-clear'];
@@ -66,7 +67,9 @@ export async function loadDemo(
   }
   await writeProposals(db, document);
   const checks = basketCheckRepository(db);
-  await demoCodes({ db, codeSeal: codeSeal(environment.secret) }, document, await idOf(db, INES), Date.now());
+  const sealed = { db, codeSeal: codeSeal(environment.secret) };
+  await demoCodes(sealed, document, await idOf(db, INES), Date.now());
+  await demoShoppers(sealed, document, await idOf(db, INES), Date.now());
   for (const kept of KEPT_BASKETS) await checks.put({ ...kept, atLeast: null, result: null }, 'set-up');
 }
 

@@ -25,6 +25,7 @@ export * from './requests.ts';
 export * from './second-step-demand.ts';
 export * from './sending-requests.ts';
 export * from './shape.ts';
+export * from './shopper-requests.ts';
 export * from './sound-value.ts';
 export * from './timeline-requests.ts';
 export * from './use-requests.ts';

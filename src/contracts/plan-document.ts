@@ -266,7 +266,26 @@ const zoneSchema = Joi.object(named);
 const storeGroupSchema = Joi.object({ ...named, rule: storeRule.required() });
 const terminalSchema = Joi.object({ id: id.required(), store: id.required(), tags: list(Joi.string()) });
 const rangeSchema = Joi.object({ ...named, stores: storeRule.required(), items: itemRule.required() });
-const shopperGroupSchema = Joi.object({ ...named, priceList: id });
+const shopperGroupSchema = Joi.object({
+  ...named,
+  priceList: id,
+  cards: Joi.object({
+    prefix: Joi.string()
+      .pattern(/^\d{1,12}$/, 'the first digits of a card')
+      .required(),
+    digits: Joi.number().integer().min(6).max(19).required(),
+  }),
+  joining: Joi.valid(true),
+});
+const shopperSchema = Joi.object({
+  id: id.required(),
+  name: Joi.string().max(200),
+  account: id,
+  groups: list(id),
+  priceList: id,
+  pastOrders: count,
+  lifetimeSpend: money,
+});
 const priceListSchema = Joi.object({ ...named, percent: signedBasisPoints, rounding, prices: amounts });
 
 /** One entry of each part of a plan that the stockroom keeps. */
@@ -280,6 +299,7 @@ export const ENTRY_SCHEMAS = {
   terminals: terminalSchema,
   ranges: rangeSchema,
   shopperGroups: shopperGroupSchema,
+  shoppers: shopperSchema,
   priceLists: priceListSchema,
 } as const;
 
@@ -302,9 +322,7 @@ export const planSchema: Joi.ObjectSchema<PlanDocument> = Joi.object({
   terminals: list(terminalSchema),
   ranges: list(rangeSchema),
   shopperGroups: list(shopperGroupSchema),
-  shoppers: list(
-    Joi.object({ id: id.required(), groups: list(id), pastOrders: count, lifetimeSpend: money }),
-  ),
+  shoppers: list(shopperSchema),
   priceLists: list(priceListSchema),
   promotions: list(promotionSchema).required(),
 });

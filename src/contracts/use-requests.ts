@@ -33,14 +33,29 @@ export interface HoldUsesRequest {
 }
 export const holdUsesRequest = Joi.object<HoldUsesRequest>({ uses });
 
+/** Before the number of a card in the place of somebody's number: the till was cut off, and nobody told whose it is. */
+export const OF_CARD = 'card:';
+
+/** Whom a receipt was closed for, by number or card, and what it came to in minor units. */
+export interface PaidBy {
+  id: string;
+  paid: number;
+}
+
 /** What a receipt used. */
 export interface TakeUsesRequest {
   uses: WantedUseSaid[];
   /** When it was paid by the till's clock, ISO 8601 UTC. */
   at: string;
+  /** Absent: somebody who is not known. */
+  shopper?: PaidBy;
 }
 export const takeUsesRequest = Joi.object<TakeUsesRequest>({
   uses,
+  shopper: Joi.object<PaidBy>({
+    id: id.required(),
+    paid: Joi.number().integer().min(0).max(1_000_000_000_000).required(),
+  }),
   at: Joi.string().isoDate().pattern(/Z$/, 'moment in UTC, such as 2027-03-01T09:00:00Z').required(),
 });
 

@@ -1,10 +1,13 @@
 import { createCipheriv, createDecipheriv, createHmac, hkdfSync, randomBytes, randomInt } from 'node:crypto';
+import { normalCard } from '../core/cards/index.ts';
 import { normalCode } from '../core/codes/index.ts';
 
 /** What a chain does with codes that nobody may guess; the same for all that share its secret. */
 export interface CodeSeal {
   /** Of a code as it is compared, 16 bytes of HMAC-SHA-256 (RFC 2104): the same for whatever way of writing it. */
   hashOf(code: string): Buffer;
+  /** Of a card's number, under a key of its own. */
+  hashOfCard(number: string): Buffer;
   /** What cannot be read without the secret (AES-256-GCM). */
   seal(text: string): Buffer;
   /** @throws where it was sealed under another secret. */
@@ -25,8 +28,10 @@ const HASH = 16;
 export function codeSeal(secret: string): CodeSeal {
   const derived = (use: string) => Buffer.from(hkdfSync('sha256', secret, '', `codes: ${use}`, 32));
   const [naming, sealing] = [derived('naming'), derived('sealing')];
+  const cards = derived('cards');
   return {
     hashOf: (code) => hashOfCode(naming, code),
+    hashOfCard: (number) => hashOfCode(cards, normalCard(number)),
     seal(text) {
       const iv = randomBytes(IV);
       const cipher = createCipheriv('aes-256-gcm', sealing, iv);

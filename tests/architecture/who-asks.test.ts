@@ -21,6 +21,13 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   actingInFailing: 'a part of what is sent by itself, which nobody in particular asks for',
   renewPriceFiles: 'the application itself, once what terminals hold is half over',
   sendAgain: 'a part of those that send once more, which ask who may',
+  shopperOf: 'a part of what prices are asked by, which ask who may',
+  cardAtTill: 'a till is shown a card, known by its own key',
+  numberOfCard: 'a till was shown a card while it was cut off, known by its own key',
+  personOfCard: 'a part of what a till asks of a card',
+  kindsToJoin: 'who asks to be let in is nobody yet',
+  askToJoin: 'who asks to be let in is nobody yet',
+  proveAddress: 'who holds the code of a letter is who it was sent to',
   followAim: 'works on questions and answers of ours alone',
 };
 

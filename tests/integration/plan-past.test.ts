@@ -11,6 +11,7 @@ import {
   planVersion,
   promotionRepository,
   schema,
+  shopperRepository,
   stockroomRepository,
 } from '../../src/db/index.ts';
 import { planPast } from '../../src/server/standing/plan-past.ts';
@@ -113,7 +114,11 @@ describe('the plan as it was known', () => {
     const asked = { store: 'east', item: 'bar', at: '2027-03-02T12:00' };
     const priceThen = async (at: Instant) => {
       const ports = await asKnown(
-        { book: { current: () => Promise.reject(new Error('asked')) }, past },
+        {
+          book: { current: () => Promise.reject(new Error('asked')) },
+          past,
+          shoppers: shopperRepository(db),
+        },
         new Date(at).toISOString(),
       );
       const story = ports.ok ? await askPrice(ports.value, person('planner'), asked) : ports;

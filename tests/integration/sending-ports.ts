@@ -3,6 +3,7 @@ import {
   heldBackRepository,
   sendingHourRepository,
   sendingRepository,
+  shopperRepository,
 } from '../../src/db/index.ts';
 import { livePlanBook } from '../../src/server/standing/live-plan-book.ts';
 import { signingKeys } from '../../src/server/standing/signing.ts';
@@ -21,6 +22,7 @@ export function sendingPorts(db: Database, book = livePlanBook(db)) {
     heldBack,
     compare: storeComparison(sending, heldBack),
     signer,
+    shoppers: shopperRepository(db),
     maker: priceFileMaker({ book, sending, signer }),
   };
 }

@@ -30,6 +30,7 @@ import type {
   SearchedLoopholes,
   StoredBasketCheck,
 } from '../../src/usecases/ports/index.ts';
+import { shoppersInMemory } from './shoppers-in-memory.ts';
 import { compiled } from './small-plan.ts';
 
 export const person = (role: Role, stores: string[] | null = null): Person => ({
@@ -54,6 +55,7 @@ export function inMemory(
   words: ChainWordsStore;
   stockroom: StockroomStore;
   waiting: WaitingEntryStore & { held: WaitingEntries[] };
+  shoppers: ReturnType<typeof shoppersInMemory>;
   saved: StoredPromotion[];
   actions: string[];
 } {
@@ -84,6 +86,7 @@ export function inMemory(
     waiting,
     heldBack: heldInMemory(),
     words: wordsInMemory(),
+    shoppers: shoppersInMemory(),
     stockroom: {
       findItems: async (search) => foundItems(current.document, search),
       async change(entries, version, { action, settles }) {

@@ -15,6 +15,7 @@ export const TABLES = [
   'ranges',
   'terminals',
   'shopperGroups',
+  'shoppers',
 ] as const;
 export type TableName = (typeof TABLES)[number];
 

@@ -1,8 +1,9 @@
 import type { Table, TableName } from './definition.ts';
 import { itemsTable, nodesTable, pricesTable } from './goods-tables.ts';
 import { storesTable, terminalsTable, zonesTable } from './place-tables.ts';
-import { listPricesTable, priceListsTable, shopperGroupsTable } from './price-list-tables.ts';
+import { listPricesTable, priceListsTable } from './price-list-tables.ts';
 import { itemSetsTable, rangesTable, setItemsTable, storeGroupsTable } from './set-tables.ts';
+import { shopperGroupsTable, shoppersTable } from './shopper-tables.ts';
 
 export { joined } from './cell-reader.ts';
 export * from './decimal.ts';
@@ -27,6 +28,7 @@ const ALL: Readonly<Record<TableName, unknown>> = {
   ranges: rangesTable,
   terminals: terminalsTable,
   shopperGroups: shopperGroupsTable,
+  shoppers: shoppersTable,
 };
 
 /** The table of a name. What its entries are, the caller knows by the name. */

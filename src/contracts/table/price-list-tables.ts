@@ -1,4 +1,4 @@
-import type { PlanDocument, PriceListDocument, RoundingDocument } from '../../core/plan/index.ts';
+import type { PriceListDocument, RoundingDocument } from '../../core/plan/index.ts';
 import { type CellReader, cellReader, percentText, said } from './cell-reader.ts';
 import { readAmountText } from './decimal.ts';
 import { ITEM_NUMBER, KEY_MARK, NAMED, type ReadContext, type Table } from './definition.ts';
@@ -87,22 +87,5 @@ export const listPricesTable: Table<ListPriceEntry> = {
     if (cells.text('price') === undefined)
       cells.fault('price', 'nothing stands here', 'an amount such as 12.50');
     return cells.done({ list: cells.required('list'), sku: cells.required('sku'), price: price ?? '0' });
-  },
-};
-
-type ShopperGroupEntry = NonNullable<PlanDocument['shopperGroups']>[number];
-
-export const shopperGroupsTable: Table<ShopperGroupEntry> = {
-  name: 'shopperGroups',
-  title: 'Kinds of shopper',
-  one: 'kind of shopper',
-  columns: [...NAMED, { field: 'priceList', title: 'Price list', kind: 'text', also: ['price list'] }],
-  keyOf: ({ id }) => id,
-  toRow: ({ id, name, priceList }) => ({ id, name, priceList: priceList ?? '' }),
-  fromRow(row, _, context) {
-    const cells = cellReader(row, context);
-    return cells.done(
-      said({ id: cells.required('id'), name: cells.required('name'), priceList: cells.text('priceList') }),
-    );
   },
 };

@@ -18,6 +18,10 @@ export interface Choices
   readonly currency: string;
   readonly marginFloor: number | null;
   readonly stores: PlanDocument['stores'];
+  /** Whom the plan knows by number: accounts with their names. */
+  readonly shoppers: { id: string; name?: string }[];
+  /** Whether people may be looked up by who asks. */
+  readonly findsShoppers: boolean;
   readonly brands: readonly string[];
   readonly itemTags: readonly string[];
   readonly attributes: readonly { readonly name: string; readonly values: readonly string[] }[];

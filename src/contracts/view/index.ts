@@ -23,6 +23,7 @@ export * from './replies.ts';
 export * from './roles.ts';
 export * from './rung.ts';
 export * from './sending-hour.ts';
+export * from './shoppers.ts';
 export * from './stockroom.ts';
 export * from './telling.ts';
 export * from './terminals.ts';

@@ -7,7 +7,7 @@ export interface Lens {
   readonly where: string | null;
   /** Wall time at the store. Null: now, going on with the clock. */
   readonly at: string | null;
-  /** A shopper group's id. Null: a guest. */
+  /** A shopper group's id, or "shopper:" and somebody's number. Null: a guest. */
   readonly shopper: string | null;
   /**
    * As what was known at a moment: ISO 8601 with its offset, or a wall time at the store. Absent, and nearly always: as
@@ -17,6 +17,11 @@ export interface Lens {
 }
 
 export const GROUP_PREFIX = 'group:';
+export const SHOPPER_PREFIX = 'shopper:';
+
+/** The number of the one whom a lens looks as; null: a kind of shopper, or a guest. */
+export const shopperNumberIn = (shopper: string | null): string | null =>
+  shopper?.startsWith(SHOPPER_PREFIX) ? shopper.slice(SHOPPER_PREFIX.length) : null;
 
 export function readLens(query: URLSearchParams): Lens {
   return {

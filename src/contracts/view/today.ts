@@ -31,6 +31,8 @@ export interface TodayView {
   readonly terminals: TerminalCount;
   readonly endingCodes: readonly EndingCodes[];
   readonly triedCodes: readonly TriedCodes[];
+  /** How many people ask to be let in to a kind of shopper; 0 for who may not look at them. */
+  readonly asking: number;
   readonly findings: readonly Finding[];
   /** What may be wrong in the plan from today on; null: it was not looked through since it changed. */
   /** The basket that loses most in the two weeks ahead, and how many do; null: none, or not searched since it changed. */

@@ -11,12 +11,20 @@ export function kindsOfShopper({ shopperGroups, shoppers, promotions }: Plan): r
     GUEST,
     of(null, []),
     ...shopperGroups.map(({ id }) => of(null, [id])),
-    ...shoppers.map(({ id, groups }) => of(id, groups)),
+    ...shoppers.map(({ id, groups, account }) => ({
+      ...of(id, groups),
+      ...(account === null ? {} : { account }),
+    })),
   ];
   const listOf = new Map(shopperGroups.map(({ id, priceList }) => [id, priceList]));
+  const records = new Map(shoppers.map((one) => [one.id, one]));
+  const own = (id: string | null) => (id === null ? [] : (records.get(id)?.priceLists ?? []));
   const bySignature = new Map<string, Shopper>();
   for (const shopper of all) {
-    const lists = shopper.kind === 'guest' ? [] : shopper.groups.map((group) => listOf.get(group));
+    const lists =
+      shopper.kind === 'guest'
+        ? []
+        : [...shopper.groups.map((group) => listOf.get(group)), ...own(shopper.id)];
     const signature = JSON.stringify([
       [...new Set(lists.filter((list) => list !== undefined))].sort(),
       promotions.map(({ who }) => (isFor(who, shopper) ? 1 : 0)).join(''),

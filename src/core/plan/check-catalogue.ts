@@ -7,6 +7,7 @@ import {
   groupsNamedBy,
   setsNamedBy,
 } from '../checking/index.ts';
+import { checkShoppers } from './check-shoppers.ts';
 import { checkWindow } from './check-when.ts';
 import { idsOnCycles } from './cycle.ts';
 import type { ItemDocument } from './document.ts';
@@ -127,16 +128,7 @@ export function checkPlaces(context: CheckContext): void {
     checkStoreRule(range.stores, ['ranges', i, 'stores'], context);
     checkItemRule(range.items, ['ranges', i, 'items'], context);
   });
-  (document.shopperGroups ?? []).forEach((group, i) => {
-    if (group.priceList !== undefined)
-      context.reference('price list', group.priceList, ['shopperGroups', i, 'priceList']);
-  });
-  (document.shoppers ?? []).forEach((shopper, i) => {
-    (shopper.groups ?? []).forEach((id, j) => {
-      context.reference('shopper group', id, ['shoppers', i, 'groups', j]);
-    });
-    context.amount(shopper.lifetimeSpend, ['shoppers', i, 'lifetimeSpend']);
-  });
+  checkShoppers(context);
 }
 
 /** Faults on the second and further entries with one id. */

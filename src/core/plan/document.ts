@@ -23,10 +23,34 @@ export interface PlanDocument {
   storeGroups?: { id: string; name: string; rule: StoreRule }[];
   terminals?: { id: string; store: string; tags?: string[] }[];
   ranges?: { id: string; name: string; stores: StoreRule; items: ItemRule }[];
-  shopperGroups?: { id: string; name: string; priceList?: string }[];
-  shoppers?: { id: string; groups?: string[]; pastOrders?: number; lifetimeSpend?: Money }[];
+  shopperGroups?: ShopperGroupDocument[];
+  shoppers?: ShopperDocument[];
   priceLists?: PriceListDocument[];
   promotions: PromotionDocument[];
+}
+
+/** A kind of shopper. */
+export interface ShopperGroupDocument {
+  id: string;
+  name: string;
+  priceList?: string;
+  /** Cards whose number begins so, and has so many digits in all, are of this kind, whoever holds them. */
+  cards?: { prefix: string; digits: number };
+  /** Whether people may ask to be let in. */
+  joining?: true;
+}
+
+/** A shopper with terms of their own: an account, one of its people, or somebody alone. They go by a number. */
+export interface ShopperDocument {
+  id: string;
+  /** Of an account: a firm, a school. What people are called is kept beside the plan. */
+  name?: string;
+  /** The account whose terms hold for this one too. */
+  account?: string;
+  groups?: string[];
+  priceList?: string;
+  pastOrders?: number;
+  lifetimeSpend?: Money;
 }
 
 export interface PriceRowDocument {

@@ -69,10 +69,17 @@ export type Who =
       readonly anyShopper: boolean;
     };
 
-/** What the chain knows of one shopper. */
+/** What the plan knows of one shopper. */
 export interface ShopperRecord {
   readonly id: string;
+  /** Of an account alone; null: somebody who goes by a number. */
+  readonly name: string | null;
+  /** The account that they belong to; null: none. */
+  readonly account: string | null;
+  /** Those of their account as well. */
   readonly groups: readonly string[];
+  /** Lists of their own, and of their account. */
+  readonly priceLists: readonly string[];
   readonly pastOrders: number;
   readonly lifetimeSpend: MinorUnits;
 }

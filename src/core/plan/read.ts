@@ -29,6 +29,7 @@ import type {
 } from './document.ts';
 import type { Item, Plan, PriceList, PriceRow, Promotion, SupplierTerms, Who } from './model.ts';
 import { roomOf } from './offers.ts';
+import { readShoppers } from './read-shoppers.ts';
 
 /** Turns a document that {@link checkPlan} found no fault with into the plan the core computes with. */
 export function readPlan(document: PlanDocument, known: KnownEntries = knownEntries()): Plan {
@@ -47,12 +48,7 @@ export function readPlan(document: PlanDocument, known: KnownEntries = knownEntr
     storeGroups: document.storeGroups ?? [],
     terminals: document.terminals ?? [],
     ranges: document.ranges ?? [],
-    shoppers: (document.shoppers ?? []).map((shopper) => ({
-      id: shopper.id,
-      groups: shopper.groups ?? [],
-      pastOrders: shopper.pastOrders ?? 0,
-      lifetimeSpend: readAmount(shopper.lifetimeSpend ?? '0', currency),
-    })),
+    shoppers: readShoppers(document.shoppers ?? [], currency),
     shopperGroups: document.shopperGroups ?? [],
     priceLists: (document.priceLists ?? []).map((list) => readPriceList(list, currency)),
     promotions: document.promotions.map((promotion) =>

@@ -7,7 +7,7 @@ import {
   zoneClock,
 } from '../calendar/index.ts';
 import type { MinorUnits } from '../money/index.ts';
-import type { Plan, PriceList, StoreDocument } from '../plan/index.ts';
+import type { Plan, PriceList, ShopperRecord, StoreDocument } from '../plan/index.ts';
 import {
   type Catalogue,
   compileItemRule,
@@ -19,6 +19,7 @@ import {
   lowestFirst,
   type PriceChangePromotion,
   priorityFirst,
+  type Shopper,
   type WinnerOrder,
 } from '../tag-price/index.ts';
 import { isWide, largestStart, mayBeWide } from './amounts.ts';
@@ -52,8 +53,10 @@ export interface CompiledPlan {
   /** Offers over the basket, by id. */
   readonly offers: readonly CompiledOffer[];
   clockOf(store: Pick<StoreDocument, 'timeZone'>): ZoneClock;
-  /** The lists of these shopper groups. */
-  listsOf(groups: readonly string[]): readonly PriceList[];
+  /** Those who have terms of their own, by number. */
+  readonly shoppers: ReadonlyMap<string, ShopperRecord>;
+  /** The lists of somebody's groups, their own and their account's. */
+  listsOf(shopper: Shopper): readonly PriceList[];
   assortmentOf(store: string): Assortment;
   /** Whether a range lets the store carry an item, whose regular price there and then is given. */
   carries(store: string, index: number, regular: MinorUnits | null): boolean;
@@ -66,6 +69,7 @@ export function compile(plan: Plan): CompiledPlan {
   const catalogue = indexCatalogue(plan);
   const priceLists = new Map(plan.priceLists.map((list) => [list.id, list]));
   const listOfGroup = new Map(plan.shopperGroups.map(({ id, priceList }) => [id, priceList]));
+  const shoppers = new Map(plan.shoppers.map((one) => [one.id, one]));
   const clocks = new Map<string, ZoneClock>();
   const assortmentOf = assortments(plan, catalogue);
   const changes = compileChanges(plan, catalogue);
@@ -89,8 +93,13 @@ export function compile(plan: Plan): CompiledPlan {
       clocks.set(timeZone, clock);
       return clock;
     },
-    listsOf(groups) {
-      const ids = new Set(groups.map((group) => listOfGroup.get(group)).filter((id) => id !== undefined));
+    shoppers,
+    listsOf(shopper) {
+      if (shopper.kind === 'guest') return [];
+      const { id, account, groups } = shopper;
+      const own = [id, account].flatMap((one) => (one == null ? [] : (shoppers.get(one)?.priceLists ?? [])));
+      const ofGroups = groups.flatMap((group) => listOfGroup.get(group) ?? []);
+      const ids = new Set([...ofGroups, ...own]);
       return [...ids].map((id) => priceLists.get(id)!);
     },
   };

@@ -6,6 +6,7 @@ export * from './compiled-offer.ts';
 export * from './compiled-plan.ts';
 export { goodsOf } from './goods-of.ts';
 export type { Ground } from './ground.ts';
+export { knownShopper } from './known-shopper.ts';
 export { firstFrom, forEachCell, layersOf, raisedOn, type Window } from './layer.ts';
 export type { Asked } from './live.ts';
 export { mixer } from './mixer.ts';

@@ -113,8 +113,7 @@ export function answer(
   );
 }
 
-export const listsFor = (compiled: CompiledPlan, shopper: Shopper) =>
-  shopper.kind === 'guest' ? [] : compiled.listsOf(shopper.groups);
+export const listsFor = (compiled: CompiledPlan, shopper: Shopper) => compiled.listsOf(shopper);
 
 export function startingOf(
   compiled: CompiledPlan,

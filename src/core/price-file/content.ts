@@ -14,6 +14,7 @@ import {
 } from '../plan/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
 import { storesOf } from '../selection/index.ts';
+import { withTerms } from './with-terms.ts';
 
 /**
  * What one store's terminals need to price by themselves: a plan document of that store alone. Rules on stores are
@@ -65,7 +66,7 @@ export function storePlans(
     const store = compiled.stores.get(id)!;
     const goods = goodsOf(id);
     const promotions = going(store).map((promotion) => pricedAt(promotion, store));
-    const shopping = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
+    const named = new Set(promotions.flatMap(({ who }) => who?.shoppers ?? []));
     return {
       ...document,
       items: goods.itemsIn(store),
@@ -75,7 +76,7 @@ export function storePlans(
       zones: (document.zones ?? []).filter((zone) => zone.id === store.zone),
       terminals: (document.terminals ?? []).filter((terminal) => terminal.store === id),
       ranges: [],
-      shoppers: (document.shoppers ?? []).filter((shopper) => shopping.has(shopper.id)),
+      shoppers: withTerms(document.shoppers ?? [], named),
       priceLists: goods.priceLists,
       promotions: beside(promotions.flatMap((promotion) => goods.leftOf(promotion) ?? [])),
     };

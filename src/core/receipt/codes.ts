@@ -2,7 +2,7 @@ import { dayOf } from '../calendar/index.ts';
 import { normalCode, normalCodes } from '../codes/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import { barOf, type CompiledPlan, type Placed, type Situation } from '../price-book/index.ts';
-import type { LostReason } from '../tag-price/index.ts';
+import { countedAs, type LostReason } from '../tag-price/index.ts';
 import type { Basket } from './basket.ts';
 import { codeKey, shopperKey } from './use-keys.ts';
 import { type BatchCode, NONE_VOUCHED } from './vouched-code.ts';
@@ -67,9 +67,9 @@ const usesOf = (basket: Basket, key: string): number => basket.usesSoFar.get(key
 
 function isUsedUp({ id, uses }: Promotion, basket: Basket): boolean {
   if (uses.inAll !== null && usesOf(basket, id) >= uses.inAll) return true;
-  const { shopper } = basket;
-  if (uses.perShopper === null || shopper.kind === 'guest' || shopper.id === null) return false;
-  return usesOf(basket, shopperKey(id, shopper.id)) >= uses.perShopper;
+  const who = countedAs(basket.shopper);
+  if (uses.perShopper === null || who === null) return false;
+  return usesOf(basket, shopperKey(id, who)) >= uses.perShopper;
 }
 
 /** A code that the promotion lists, or one of its batches. */

@@ -2,7 +2,7 @@ import { parseMoment } from '../calendar/index.ts';
 import { normalCode } from '../codes/index.ts';
 import { type MinorUnits, minorUnits, parseAmount, parseThousandths } from '../money/index.ts';
 import type { Fault } from '../plan/index.ts';
-import { type CompiledPlan, DEFAULT_CHANNEL } from '../price-book/index.ts';
+import { type CompiledPlan, DEFAULT_CHANNEL, knownShopper } from '../price-book/index.ts';
 import { GUEST, type Shopper } from '../tag-price/index.ts';
 import type { Basket, BasketLine } from './basket.ts';
 import type { BasketDocument, Quantity } from './basket-document.ts';
@@ -95,12 +95,12 @@ function shopperOf(
   fault: (path: Fault['path'], what: string, wanted: string) => void,
 ): { shopper: Shopper; history: Basket['history'] } {
   if (shopper === undefined) return { shopper: GUEST, history: null };
-  const recordOf = (id: string | undefined) => compiled.plan.shoppers.find((one) => one.id === id);
+  const recordOf = (id: string | undefined) => (id === undefined ? undefined : compiled.shoppers.get(id));
   if (typeof shopper === 'string') {
     const record = recordOf(shopper);
     if (!record) fault(['shopper'], `no shopper "${shopper}"`, 'the id of a shopper in this plan');
-    const { groups = [], pastOrders = 0, lifetimeSpend = minorUnits(0) } = record ?? {};
-    return { shopper: { kind: 'shopper', id: shopper, groups }, history: { pastOrders, lifetimeSpend } };
+    const { pastOrders = 0, lifetimeSpend = minorUnits(0) } = record ?? {};
+    return { shopper: knownShopper(compiled, shopper), history: { pastOrders, lifetimeSpend } };
   }
   const record = recordOf(shopper.id);
   const { groups = record?.groups ?? [], pastOrders = record?.pastOrders ?? 0 } = shopper;
@@ -116,7 +116,12 @@ function shopperOf(
       ? record.lifetimeSpend
       : amount(shopper.lifetimeSpend, ['shopper', 'lifetimeSpend']);
   return {
-    shopper: { kind: 'shopper', id: shopper.id ?? null, groups },
+    shopper: {
+      kind: 'shopper',
+      id: shopper.id ?? null,
+      groups,
+      ...(record?.account == null ? {} : { account: record.account }),
+    },
     history: { pastOrders, lifetimeSpend: spent },
   };
 }

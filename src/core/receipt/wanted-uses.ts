@@ -2,6 +2,7 @@ import { type DayNumber, dayOf, firstDayOf, formatLocalDate } from '../calendar/
 import { normalCode, normalCodes } from '../codes/index.ts';
 import type { Promotion } from '../plan/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
+import { countedAs } from '../tag-price/index.ts';
 import type { Basket } from './basket.ts';
 import type { Receipt } from './receipt.ts';
 import { savedBy } from './saved-by.ts';
@@ -65,8 +66,8 @@ function usesOf(
   const worth = savedBy(receipt, id);
   const want = (key: string, most: number) => void wanted.push({ key, promotion: id, most, worth, ...span });
   if (uses.inAll !== null) want(id, uses.inAll);
-  if (uses.perShopper !== null && shopper.kind === 'shopper' && shopper.id !== null)
-    want(shopperKey(id, shopper.id), uses.perShopper);
+  const who = countedAs(shopper);
+  if (uses.perShopper !== null && who !== null) want(shopperKey(id, who), uses.perShopper);
   if (said?.single) wanted.push({ ...singleUse(id, said.single), worth });
   else if (said && uses.perCode !== null) want(codeKey(said.code), uses.perCode);
   return wanted;

@@ -104,12 +104,29 @@ export function promotionText(promotion: PromotionDocument, currency: string, na
   return `${[when, where, `${who} get ${offer}`, ...rest].join(', ')}.`;
 }
 
+/** More numbers are counted, not told. */
+const NUMBERS_TOLD = 3;
+
+/** Accounts by name, anybody else by number: what people are called no plan knows. */
+function namedWords(ids: readonly string[], names: Names): string[] {
+  const accounts = ids.flatMap((id) => names.account(id) ?? []);
+  const numbers = ids.filter((id) => names.account(id) === null);
+  const people =
+    numbers.length > NUMBERS_TOLD
+      ? `${numbers.length} shoppers by number`
+      : `those with the ${numbers.length === 1 ? 'number' : 'numbers'} ${inRow(numbers)}`;
+  return [...accounts.map((name) => `the people of ${name}`), ...(numbers.length > 0 ? [people] : [])];
+}
+
+const inRow = (all: readonly string[]): string =>
+  all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`;
+
 function whoWords(who: WhoDocument | undefined, names: Names): string {
   if (!who) return 'all shoppers';
   const groups = (who.groups ?? []).map((id) => names.shopperGroup(id).toLowerCase());
-  const shoppers = who.shoppers?.length ? [`${who.shoppers.length} named shoppers`] : [];
+  const shoppers = namedWords(who.shoppers ?? [], names);
   const guests = who.guests ? ['guests'] : [];
   const all = [...groups, ...shoppers, ...guests];
   if (all.length === 0) return who.guests === false ? 'all but guests' : 'all shoppers';
-  return all.length === 1 ? all[0]! : `${all.slice(0, -1).join(', ')} and ${all.at(-1)}`;
+  return inRow(all);
 }

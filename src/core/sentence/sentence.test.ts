@@ -3,7 +3,9 @@ import { change, type Promoted, SMALL } from '../../../tests/plans/small-plan.ts
 import { HOUSE_WRITING } from '../writing/index.ts';
 import { namesOf, promotionText, withoutDates } from './index.ts';
 
-const say = (said: Promoted) => promotionText(change('c', said), 'EUR', namesOf(SMALL));
+/** With an account, which is called by its name. */
+const NAMED = { ...SMALL, shoppers: [...(SMALL.shoppers ?? []), { id: 'clinic', name: 'Harbour Clinic' }] };
+const say = (said: Promoted) => promotionText(change('c', said), 'EUR', namesOf(NAMED));
 const WHEN = 'From Mon 1 Mar 2027, 9:00 to Tue 1 Jun 2027, 20:00';
 
 describe('the deal sentence', () => {
@@ -71,7 +73,12 @@ describe('the deal sentence', () => {
       { who: { groups: ['members', 'staff'], guests: true } },
       `${WHEN}, in all stores, members, staff and guests pay`,
     ],
-    [{ who: { shoppers: ['m-1'] } }, `${WHEN}, in all stores, 1 named shoppers pay`],
+    [{ who: { shoppers: ['m-1'] } }, `${WHEN}, in all stores, those with the number m-1 pay`],
+    [
+      { who: { groups: ['members'], shoppers: ['m-1', 'clinic', 'm-2'] } },
+      `${WHEN}, in all stores, members, the people of Harbour Clinic and those with the numbers m-1 and m-2 pay`,
+    ],
+    [{ who: { shoppers: ['m-1', 'm-2', 'm-3', 'm-4'] } }, `${WHEN}, in all stores, 4 shoppers by number pay`],
     [{ who: { guests: false } }, `${WHEN}, in all stores, all but guests pay`],
     [{ when: { from: '2027-03-01T09:00' } }, 'From Mon 1 Mar 2027, 9:00 with no end, in all stores'],
     [

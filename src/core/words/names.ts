@@ -10,6 +10,8 @@ export interface Names {
   storeGroup(id: string): string;
   zone(id: string): string;
   shopperGroup(id: string): string;
+  /** What an account is called; null: somebody whom the plan knows by number alone. */
+  account(id: string): string | null;
   priceList(id: string): string;
   promotion(id: string): string;
   /** How dates, amounts and numbers are written. */
@@ -27,6 +29,7 @@ export function namesOf(
     const names = new Map((list ?? []).map(({ id, name }) => [id, name]));
     return (id: string) => names.get(id) ?? id;
   };
+  const accounts = new Map((document.shoppers ?? []).map((shopper) => [shopper.id, shopper.name]));
   const items = new Map((document.items ?? []).map(({ sku, name }) => [sku, name]));
   return {
     node: lookup(document.nodes),
@@ -36,6 +39,7 @@ export function namesOf(
     storeGroup: lookup(document.storeGroups),
     zone: lookup(document.zones),
     shopperGroup: lookup(document.shopperGroups),
+    account: (id) => accounts.get(id) ?? null,
     priceList: lookup(document.priceLists),
     promotion: lookup(document.promotions),
     writing,

@@ -12,8 +12,8 @@ export interface Codec<E extends object = object> {
   readonly key: readonly string[];
   /** Columns that are the database's own: a change of the entry leaves them as they are. */
   readonly own?: readonly string[];
-  /** Entries may name others of the same table as their parents, which must be there before them. */
-  readonly parents?: true;
+  /** The field in which entries may name others of the same table, which must be there before them. */
+  readonly parents?: 'parent' | 'account';
   /** New ones come after all that are there. */
   readonly ordered?: true;
   toRow(entry: E, money: AmountColumn): object;

@@ -9,7 +9,7 @@ export const nodes = codec<PlanDocument['nodes'][number], typeof t.node>({
   table: t.node,
   key: ['id'],
   own: ['position'],
-  parents: true,
+  parents: 'parent',
   ordered: true,
   toRow: (node) => node,
   toEntry: ({ position: _, ...row }) => present(row) as PlanDocument['nodes'][number],
@@ -19,7 +19,7 @@ export const items = codec<ItemEntry, typeof t.item>({
   table: t.item,
   key: ['sku'],
   own: ['position', 'search'],
-  parents: true,
+  parents: 'parent',
   ordered: true,
   toRow: ({ cost, ...item }, money) => ({
     unit: 'each',

@@ -9,7 +9,7 @@ type Shopper = NonNullable<PlanDocument['shoppers']>[number];
 export const shopperGroups = codec<ShopperGroup, typeof t.shopperGroup>({
   table: t.shopperGroup,
   key: ['id'],
-  toRow: (group) => group,
+  toRow: ({ cards, joining, ...group }) => ({ ...group, cards: cards ?? null, joining: joining ?? null }),
   toEntry: (row) => present(row) as ShopperGroup,
 });
 
@@ -17,8 +17,9 @@ export const shopperGroups = codec<ShopperGroup, typeof t.shopperGroup>({
 export const shoppers = codec<Omit<Shopper, 'groups'>, typeof t.shopper>({
   table: t.shopper,
   key: ['id'],
-  toRow: ({ id, pastOrders, lifetimeSpend }, money) => ({
-    id,
+  parents: 'account',
+  toRow: ({ id, name, account, priceList, pastOrders, lifetimeSpend }, money) => ({
+    ...{ id, name, account, priceList },
     pastOrders,
     lifetimeSpend: lifetimeSpend === undefined ? null : money.toColumn(lifetimeSpend),
   }),

@@ -25,7 +25,7 @@ export function rowsOf<E extends object>(
     ...toRow(entry, money),
     ...(ordered ? { position: first + i } : {}),
   }));
-  return parents ? parentsFirst(rows as { parent?: string }[], key[0] as never) : rows;
+  return parents ? parentsFirst(rows as Record<string, string>[], key[0]!, parents) : rows;
 }
 
 /** Writes new entries, and changed ones over what they were; what they name becomes foreign keys anew. */
@@ -107,14 +107,18 @@ function nameOf(column: PgColumn): string {
 }
 
 /** An entry that names a parent comes after it, so that its foreign key holds within one statement or many. */
-function parentsFirst<T extends { parent?: string }>(list: readonly T[], key: keyof T): T[] {
+function parentsFirst<T extends Readonly<Record<string, unknown>>>(
+  list: readonly T[],
+  key: string,
+  parents: string,
+): T[] {
   const byId = new Map(list.map((entry) => [entry[key] as string, entry]));
   const placed = new Set<string>();
   const result: T[] = [];
   const place = (entry: T): void => {
     const id = entry[key] as string;
     if (placed.has(id)) return;
-    const parent = entry.parent === undefined ? undefined : byId.get(entry.parent);
+    const parent = entry[parents] == null ? undefined : byId.get(entry[parents] as string);
     if (parent) place(parent);
     placed.add(id);
     result.push(entry);

@@ -86,6 +86,7 @@ const BESIDE_THE_PLAN = [
   'person',
   'sending',
   'codes',
+  'shopper',
 ];
 
 /** One change of the plan, as it can be made once more on a plan in memory. */

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { EntryChange, SetItemEntry, TableName } from '../../contracts/table/index.ts';
-import type { PriceListDocument } from '../../core/plan/index.ts';
+import type { PriceListDocument, ShopperDocument } from '../../core/plan/index.ts';
 import {
   type AmountColumn,
   amountColumn,
@@ -46,6 +46,7 @@ const PARTS: Readonly<Record<TableName, Part>> = {
   ranges: rowed(codecs.ranges),
   terminals: rowed(codecs.terminals),
   shopperGroups: rowed(codecs.shopperGroups),
+  shoppers: { ...rowed(codecs.shoppers), put: putShoppers },
 };
 
 /** With their own prices, which are all of them. */
@@ -58,6 +59,21 @@ async function putPriceLists(
   const ids = lists.map(({ id }) => id);
   await tx.delete(t.priceListPrice).where(sql`${t.priceListPrice.list} = any(${sql.param(ids)})`);
   await putEntries(tx, codecs.listPrices, ownPrices(lists), money);
+}
+
+/** With the groups that the plan says, which are all that it says. */
+async function putShoppers(
+  tx: Transaction,
+  shoppers: readonly ShopperDocument[],
+  money: AmountColumn,
+): Promise<void> {
+  await putEntries(tx, codecs.shoppers, shoppers, money);
+  const ids = shoppers.map(({ id }) => id);
+  await tx.delete(t.shopperMembership).where(sql`${t.shopperMembership.shopper} = any(${sql.param(ids)})`);
+  const memberships = shoppers.flatMap(({ id, groups = [] }) =>
+    groups.map((group) => ({ shopper: id, group })),
+  );
+  if (memberships.length > 0) await tx.insert(t.shopperMembership).values(memberships);
 }
 
 /** What was sent to a store goes with it: nobody is left to hold it. */

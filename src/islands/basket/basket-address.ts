@@ -4,6 +4,8 @@ import {
   type CheckedBasketDocument,
   type Lens,
   lensQuery,
+  SHOPPER_PREFIX,
+  shopperNumberIn,
 } from '../../contracts/view/index.ts';
 import { asTyped } from '../../ui/writing/index.ts';
 import { linesOf, type TrialLine, textOf } from './lines.ts';
@@ -70,7 +72,7 @@ const codesIn = (text: string): string[] =>
 export function basketDocument(
   { lines, extras, till }: TypedBasket,
   store: string,
-  group: string | null,
+  shopper: string | null,
 ): CheckedBasketDocument {
   const { codes, payment, way, charge, region, postcode, linkTag, pastOrders, lifetimeSpend } = extras;
   const [spent, paid] = [amountOf(lifetimeSpend), amountOf(charge)];
@@ -78,14 +80,16 @@ export function basketDocument(
     ...(/^\d+$/.test(pastOrders.trim()) ? { pastOrders: Number(pastOrders) } : {}),
     ...(spent === null ? {} : { lifetimeSpend: spent }),
   };
-  const known = group !== null || Object.keys(history).length > 0;
+  const number = shopperNumberIn(shopper);
+  const told = number === null ? (shopper === null ? {} : { groups: [shopper] }) : { id: number };
+  const known = shopper !== null || Object.keys(history).length > 0;
   const delivery = paid === null ? {} : { delivery: { way: way.trim() || 'delivery', charge: paid } };
   const said = Object.entries({ payment, region, postcode, linkTag }).flatMap(([key, text]) =>
     text.trim() === '' ? [] : [[key, text.trim()]],
   );
   return {
     store,
-    ...(known ? { shopper: { ...(group === null ? {} : { groups: [group] }), ...history } } : {}),
+    ...(known ? { shopper: { ...told, ...history } } : {}),
     ...(till ? { terminal: till } : {}),
     ...(codes.trim() ? { codes: codesIn(codes) } : {}),
     ...delivery,
@@ -111,7 +115,11 @@ export function checkPath({ basket, result }: Pick<BasketCheckView, 'basket' | '
   };
   const lines = basket.lines.map(({ sku, quantity }) => ({ sku, quantity: String(quantity) }));
   return basketAddress(
-    { where: basket.store, at: result.at, shopper: told.groups?.[0] ?? null },
+    {
+      where: basket.store,
+      at: result.at,
+      shopper: told.id === undefined ? (told.groups?.[0] ?? null) : `${SHOPPER_PREFIX}${told.id}`,
+    },
     { lines, extras },
   );
 }

@@ -1,6 +1,6 @@
 import { idOfName } from '../../contracts/index.ts';
 import type { LensView } from '../../contracts/view/index.ts';
-import { GROUP_PREFIX } from '../../contracts/view/index.ts';
+import { GROUP_PREFIX, shopperNumberIn } from '../../contracts/view/index.ts';
 import type { Lead } from '../../core/aim/index.ts';
 import { dayNumber, formatLocalDate, parseLocalDate } from '../../core/calendar/index.ts';
 import type { BasketOfferDocument } from '../../core/plan/index.ts';
@@ -88,7 +88,8 @@ function newFrame({ lens, at }: LensView, id: string): Frame {
     status: 'draft',
     priority: 50,
     ...placeOf(lens.where),
-    ...(lens.shopper ? { who: { groups: [lens.shopper] } } : {}),
+    // For a kind of shopper; a promotion for one person alone is asked for by name.
+    ...(lens.shopper && shopperNumberIn(lens.shopper) === null ? { who: { groups: [lens.shopper] } } : {}),
     when: { from: `${date(0)}T09:00`, to: `${date(FIRST_DAYS - 1)}T20:00` },
   };
 }

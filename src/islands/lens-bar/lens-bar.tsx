@@ -6,12 +6,15 @@ import {
   type Lens,
   type LensView,
   lensQuery,
+  SHOPPER_PREFIX,
+  shopperNumberIn,
 } from '../../contracts/view/index.ts';
 import { keepBeforeLeaving, withOwnQuery } from '../../ui/leaving.ts';
 import { Part, PickList } from '../../ui/pieces/index.ts';
 import { shortMoment, zoneWords } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { ask, WithServer } from '../server/index.ts';
+import { PickShopper } from '../shoppers/index.ts';
 
 /** The same page through another lens; what else its address says stays. */
 async function look(lens: Lens): Promise<void> {
@@ -175,12 +178,20 @@ function ForWhom({ lens }: { lens: Lens }) {
     { value: GUEST, label: 'A guest', note: 'known to nobody', kind: 'Shoppers' },
     ...data.shopperGroups.map(({ id, name }) => ({ value: `group ${id}`, label: name, kind: 'Shoppers' })),
   ];
+  const number = shopperNumberIn(lens.shopper);
   return (
-    <PickList
-      name="Kinds of shopper"
-      options={options}
-      chosen={[lens.shopper === null ? GUEST : `group ${lens.shopper}`]}
-      onPick={(value) => look({ ...lens, shopper: value === GUEST ? null : value.slice('group '.length) })}
-    />
+    <>
+      <PickList
+        name="Kinds of shopper"
+        options={options}
+        chosen={[lens.shopper === null ? GUEST : number === null ? `group ${lens.shopper}` : '']}
+        onPick={(value) => look({ ...lens, shopper: value === GUEST ? null : value.slice('group '.length) })}
+      />
+      {data.findsShoppers ? (
+        <div className="hairline mt-2 border-t pt-2">
+          <PickShopper onPick={({ id }) => look({ ...lens, shopper: `${SHOPPER_PREFIX}${id}` })} />
+        </div>
+      ) : null}
+    </>
   );
 }

@@ -1,5 +1,6 @@
 import type { Choices } from '../../contracts/view/index.ts';
 import type { WhoDocument } from '../../core/plan/index.ts';
+import { NamedShoppers } from './named-shoppers.tsx';
 
 /** Everyone, or some kinds of shopper. */
 export function WhoPart({
@@ -13,10 +14,11 @@ export function WhoPart({
 }) {
   const groups = who?.groups ?? [];
   const put = (next: WhoDocument) => {
-    const { groups: chosen = [], guests, ...rest } = next;
+    const { groups: chosen = [], shoppers = [], guests, ...rest } = next;
     const whole = {
       ...rest,
       ...(chosen.length > 0 ? { groups: chosen } : {}),
+      ...(shoppers.length > 0 ? { shoppers } : {}),
       ...(guests ? { guests } : {}),
     };
     onChange(Object.keys(whole).length === 0 ? undefined : whole);
@@ -59,9 +61,11 @@ export function WhoPart({
         />
         Guests, known to nobody
       </label>
-      {who?.shoppers?.length ? (
-        <span className="quiet block">{who.shoppers.length} named shoppers stay as they are.</span>
-      ) : null}
+      <NamedShoppers
+        chosen={who?.shoppers ?? []}
+        choices={choices}
+        onChange={(shoppers) => put({ ...who, shoppers })}
+      />
     </span>
   );
 }

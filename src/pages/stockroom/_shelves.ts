@@ -5,7 +5,7 @@ const GROUPS: readonly { readonly of: string; readonly tables: readonly TableNam
   { of: 'Goods', tables: ['items', 'nodes', 'itemSets', 'setItems'] },
   { of: 'Prices', tables: ['prices', 'priceLists', 'listPrices'] },
   { of: 'Places', tables: ['stores', 'storeGroups', 'zones', 'ranges', 'terminals'] },
-  { of: 'Shoppers', tables: ['shopperGroups'] },
+  { of: 'Shoppers', tables: ['shopperGroups', 'shoppers'] },
 ];
 
 export const SHELVES = GROUPS.map(({ of, tables }) => ({

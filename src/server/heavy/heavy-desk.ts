@@ -61,9 +61,16 @@ const BESIDE: ReadonlySet<string> = new Set<HeavyEndpoint | HeavyValue>([
 
 /** What is done and not asked: it goes on where whoever pressed has gone to another page. */
 const ACTS: ReadonlySet<HeavyEndpoint> = new Set([
+  'add-shopper',
+  'answer-join',
   'bring-in',
   'change-chain',
   'change-rows',
+  'change-shopper',
+  'give-card',
+  'give-terms',
+  'take-cards',
+  'wipe-shopper',
   'decide-entries',
   'keep-basket-check',
   'make-codes',

@@ -2,6 +2,7 @@ import { CHECK_ENDPOINTS } from './check-endpoints.ts';
 import { CODE_ENDPOINTS } from './code-endpoints.ts';
 import { PLAN_ENDPOINTS } from './plan-endpoints.ts';
 import { SEND_ENDPOINTS } from './send-endpoints.ts';
+import { SHOPPER_ENDPOINTS } from './shopper-endpoints.ts';
 import { STOCKROOM_ENDPOINTS } from './stockroom-endpoints.ts';
 
 /** Every endpoint whose answer may take longer than a serving thread may be held. */
@@ -9,6 +10,7 @@ export const HEAVY_ENDPOINTS = {
   ...PLAN_ENDPOINTS,
   ...CHECK_ENDPOINTS,
   ...CODE_ENDPOINTS,
+  ...SHOPPER_ENDPOINTS,
   ...STOCKROOM_ENDPOINTS,
   ...SEND_ENDPOINTS,
 } as const;

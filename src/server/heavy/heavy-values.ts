@@ -1,13 +1,25 @@
-import { done, type Outcome, type Person } from '../../contracts/index.ts';
+import {
+  done,
+  type Outcome,
+  type Person,
+  type PriceAcross,
+  type PriceAcrossRequest,
+  type PriceRequest,
+  type PriceStory,
+} from '../../contracts/index.ts';
 import {
   asKnown,
   askPrice,
   askPriceAcross,
+  askToJoin,
   beginPromotion,
+  cardAtTill,
+  countShoppers,
   fillCodeBatches,
   findTouching,
   keepFindings,
   keepLoopholes,
+  kindsToJoin,
   listChoices,
   listPromotions,
   listTemplates,
@@ -17,12 +29,14 @@ import {
   lookAtChain,
   lookAtCodeBatches,
   lookAtItem,
+  lookAtShopper,
   lookAtStockroom,
   lookAtStore,
   lookAtTerminal,
   lookAtToday,
   lookAtTrail,
   lookAtUses,
+  numberOfCard,
   openEntry,
   openPastPromotion,
   openPromotion,
@@ -31,9 +45,11 @@ import {
   renewPriceFiles,
   resolveLens,
   runBasketChecks,
+  type ShopperPorts,
   searchItems,
   sendByItself,
   throwOldListsAway,
+  waitingToJoin,
 } from '../../usecases/index.ts';
 import type { PlanPast, StockroomStore } from '../../usecases/ports/index.ts';
 
@@ -56,10 +72,14 @@ interface ItemPorts extends PastPorts {
  * one that serves neither holds it nor puts it together anew when it changes.
  */
 export const QUICK_VALUES = {
-  askPrice: past(askPrice),
-  askPriceAcross: past(askPriceAcross),
+  askPrice: past<PastPorts & ShopperPorts, PriceRequest, PriceStory>(askPrice),
+  askToJoin,
+  askPriceAcross: past<PastPorts & ShopperPorts, PriceAcrossRequest, PriceAcross>(askPriceAcross),
   beginPromotion,
+  cardAtTill,
+  countShoppers,
   findTouching,
+  kindsToJoin,
   listChoices,
   listPromotions,
   listTemplates,
@@ -69,11 +89,13 @@ export const QUICK_VALUES = {
   lookAtChain,
   lookAtCodeBatches,
   lookAtItem,
+  lookAtShopper,
   lookAtStockroom,
   lookAtStore,
   lookAtTerminal,
   lookAtTrail,
   lookAtUses,
+  numberOfCard,
   openEntry,
   openPastPromotion,
   openPromotion,
@@ -81,6 +103,7 @@ export const QUICK_VALUES = {
   searchItems: past(async (ports: ItemPorts, _: Person, asked: { q: string; known?: string }) =>
     done(await searchItems(ports, asked)),
   ),
+  waitingToJoin,
 } as const;
 export const HEAVY_VALUES = {
   ...QUICK_VALUES,

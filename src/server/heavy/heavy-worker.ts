@@ -31,7 +31,7 @@ const ports = portsOf(data, CONNECTIONS, () =>
 );
 // What is quick is waited for by somebody who looks at a page.
 if (!data.kept) giveWay();
-warmUp(ports.book, now())
+warmUp(ports, now())
   .catch(() => {})
   .then(() => parentPort!.postMessage({ kind: 'warmed-up' } satisfies WarmedUp));
 const post = (answer: HeavyAnswer, transfer: ArrayBuffer[] = []) => parentPort!.postMessage(answer, transfer);

@@ -12,7 +12,7 @@ const MOST = 20 * MB;
 const KEPT_HEADERS = ['content-type', 'etag', 'location'];
 
 /** Where answers are shown once and kept nowhere: keys, secrets, lists of codes. */
-const NEVER_KEPT = /^\/api\/(v\d+\/)?(account|codes|keys|send\/terminal-key|webhooks)(\/|$)/;
+const NEVER_KEPT = /^\/api\/(v\d+\/)?(account|codes|join|keys|shoppers|send\/terminal-key|webhooks)(\/|$)/;
 
 /** Whether a request asks to be done once. */
 export const asksForOnce = ({ method, headers, url }: Request): boolean =>

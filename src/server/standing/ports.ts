@@ -11,6 +11,7 @@ import {
   findingRepository,
   heldBackRepository,
   historyRepository,
+  joinRepository,
   keyRepository,
   letterRepository,
   loopholeRepository,
@@ -21,6 +22,7 @@ import {
   promotionRepository,
   sendingHourRepository,
   sendingRepository,
+  shopperRepository,
   stockroomRepository,
   templateRepository,
   usesRepository,
@@ -42,6 +44,7 @@ import type {
   FindingStore,
   HeldBackStore,
   HistoryStore,
+  JoinStore,
   KeyStore,
   LetterStore,
   LoopholeStore,
@@ -56,6 +59,7 @@ import type {
   PromotionStore,
   SendingHourStore,
   SendingStore,
+  ShopperStore,
   SigningKeys,
   StockroomStore,
   TemplateStore,
@@ -106,6 +110,8 @@ export interface Ports {
   readonly webhooks: WebhookStore;
   readonly beginning: BeginningStore;
   readonly letters: LetterStore;
+  readonly shoppers: ShopperStore;
+  readonly joins: JoinStore;
   readonly pictures: PictureStore;
   readonly readPicture: PictureReader;
   readonly readFile: FileReader;
@@ -166,6 +172,8 @@ export function portsOf(
     webhooks: webhookRepository(db),
     beginning: beginningRepository(db),
     letters: letterRepository(db),
+    shoppers: shopperRepository(db),
+    joins: joinRepository(db),
     pictures: pictureRepository(db),
     readPicture,
     readFile: readFileApart(fileReader),

@@ -12,6 +12,7 @@ import {
 import { parseMoment } from '../../core/calendar/index.ts';
 import { formatAmount } from '../../core/money/index.ts';
 import { priceAt } from '../../core/price-book/index.ts';
+import type { ShopperPorts } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
 import { shopperOf } from './shopper-of.ts';
@@ -21,7 +22,7 @@ import { shopperOf } from './shopper-of.ts';
  * same price and promotion stand together, the most stores first.
  */
 export async function askPriceAcross(
-  ports: { book: PlanBook },
+  ports: { book: PlanBook } & ShopperPorts,
   person: Person,
   request: PriceAcrossRequest,
 ): Promise<Outcome<PriceAcross>> {
@@ -29,8 +30,13 @@ export async function askPriceAcross(
   const { compiled } = await seenBy(ports.book, person);
   if (!compiled.catalogue.indexOf.has(request.item))
     return failed({ kind: 'not-found', what: `item ${request.item}` });
-  const shopper = shopperOf(request.group, compiled);
-  if (!shopper) return invalid(['group'], `no shopper group "${request.group}"`, 'the id of a shopper group');
+  const shopper = await shopperOf(ports, request.group, compiled);
+  if (!shopper)
+    return invalid(
+      ['group'],
+      `nobody shops as "${request.group}"`,
+      'the id of a kind of shopper, or shopper: and a number',
+    );
   const wanted = request.stores?.split(',') ?? null;
   const names = new Map(compiled.plan.promotions.map(({ id, name }) => [id, name]));
   const groups = new Map<

@@ -29,6 +29,7 @@ import { type PriceQuestion, priceAt, timeline } from '../../core/price-book/ind
 import { formulaWords, namesOf, promotionText, roundingWords } from '../../core/sentence/index.ts';
 import type { PriceAnswer, Working } from '../../core/tag-price/index.ts';
 import { decimalWords } from '../../core/writing/index.ts';
+import type { ShopperPorts } from '../known/index.ts';
 import { isOnCost, seenBy } from '../people/index.ts';
 import type { CurrentPlan, PlanBook } from '../ports/index.ts';
 import { shopperOf } from './shopper-of.ts';
@@ -46,7 +47,7 @@ const AHEAD = 400 * DAY;
 
 /** The price of one item in one store at one moment for one kind of shopper, with its whole story. */
 export async function askPrice(
-  ports: { book: PlanBook },
+  ports: { book: PlanBook } & ShopperPorts,
   person: Person,
   request: PriceRequest,
 ): Promise<Outcome<PriceStory>> {
@@ -61,8 +62,13 @@ export async function askPrice(
   const at = parseMoment(request.at, clock);
   if (at === null)
     return invalid(['at'], `"${request.at}" is no moment`, 'a wall time such as 2027-03-01T09:00');
-  const shopper = shopperOf(request.group, compiled);
-  if (!shopper) return invalid(['group'], `no shopper group "${request.group}"`, 'the id of a shopper group');
+  const shopper = await shopperOf(ports, request.group, compiled);
+  if (!shopper)
+    return invalid(
+      ['group'],
+      `nobody shops as "${request.group}"`,
+      'the id of a kind of shopper, or shopper: and a number',
+    );
   const question = { sku: request.item, store: store.id, shopper };
   const item = compiled.catalogue.items[index]!;
   const answer = priceAt(compiled, { ...question, at });

@@ -25,6 +25,7 @@ import { type Currency, formatAmount, minorUnits, parseAmount } from '../../core
 import { describeFault, type StoreDocument } from '../../core/plan/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
 import { type Basket, ringBasket, standIns } from '../../core/receipt/index.ts';
+import { type ShopperPorts, withWhoIs } from '../known/index.ts';
 import type { BasketCheckStore, CurrentPlan, PlanBook, StoredBasketCheck } from '../ports/index.ts';
 
 type Ports = { book: PlanBook; checks: BasketCheckStore };
@@ -51,14 +52,16 @@ export async function runBasketChecks(
 
 /** Keeps a basket as a check, and rings it for the first time. One of the same name is replaced. */
 export async function keepBasketCheck(
-  ports: Ports,
+  ports: Ports & ShopperPorts,
   person: Person,
-  { name, basket, moment, ...wanted }: BasketCheckRequest,
+  { name, basket: said, moment, ...wanted }: BasketCheckRequest,
   now: Instant,
 ): Promise<Outcome<BasketCheckView>> {
-  if (!may(person, 'plan') || !sees(person, basket.store)) return failed({ kind: 'forbidden' });
+  if (!may(person, 'plan') || !sees(person, said.store)) return failed({ kind: 'forbidden' });
   const current = await ports.book.current();
   const { currency } = current.compiled.plan;
+  // As they are known today: a basket that is kept is to stay the same one.
+  const basket = await withWhoIs(ports, current.compiled, said);
   const { atMost = null, atLeast = null }: { atMost?: string | null; atLeast?: string | null } = wanted;
   for (const [key, amount] of Object.entries({ atMost, atLeast }))
     if (amount !== null && parseAmount(amount, currency) === null)

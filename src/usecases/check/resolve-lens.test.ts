@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { nothingBefore } from '../../../tests/plans/ports.ts';
+import { shoppersInMemory } from '../../../tests/plans/shoppers-in-memory.ts';
 import { change, compiled, withPromotions } from '../../../tests/plans/small-plan.ts';
 import { type Lens, lensQuery, type Person, readLens } from '../../contracts/index.ts';
 import { resolveLens } from './resolve-lens.ts';
@@ -13,7 +14,12 @@ const document = withPromotions(
 );
 const book = { current: async () => ({ version: 1, document, compiled: compiled(document) }) };
 const look = (lens: Partial<Lens>, person = EVERYONE) =>
-  resolveLens({ book, past: nothingBefore }, person, { where: null, at: null, shopper: null, ...lens }, NOW);
+  resolveLens(
+    { book, past: nothingBefore, shoppers: shoppersInMemory() },
+    person,
+    { where: null, at: null, shopper: null, ...lens },
+    NOW,
+  );
 
 describe('the lens', () => {
   it('looks at the first store, now by its clock to the minute, as a guest', async () => {

@@ -1,4 +1,11 @@
-import { GROUP_PREFIX, type Lens, type LensView, type Person, sees } from '../../contracts/index.ts';
+import {
+  GROUP_PREFIX,
+  type Lens,
+  type LensView,
+  type Person,
+  sees,
+  shopperNumberIn,
+} from '../../contracts/index.ts';
 import {
   DAY,
   dayNumber,
@@ -11,7 +18,9 @@ import {
   type WallTime,
 } from '../../core/calendar/index.ts';
 import type { StoreDocument } from '../../core/plan/index.ts';
+import type { CompiledPlan } from '../../core/price-book/index.ts';
 import { storesOf } from '../../core/selection/index.ts';
+import { maySeeShoppers, type ShopperPorts, whoIs } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CurrentPlan, PlanBook } from '../ports/index.ts';
 import { bookOf, knownMoment, knownText, type PastPorts } from './as-known.ts';
@@ -21,7 +30,7 @@ const DAYS_SHOWN = 24;
 
 /** Finds the names behind a lens. What is not there is left out and told. */
 export async function resolveLens(
-  ports: PastPorts,
+  ports: PastPorts & ShopperPorts,
   person: Person,
   lens: Lens,
   now: Instant,
@@ -36,11 +45,11 @@ export async function resolveLens(
   const at = store ?? fallback;
   const clock = clockOf(at);
   const asked = lens.at === null ? null : parseMoment(lens.at, clock);
-  const shopper = plan.shopperGroups.find(({ id }) => id === lens.shopper) ?? null;
+  const shopper = await shopperSeen(ports, person, lens.shopper, current.compiled);
   const missing = [
     noPlace,
     lens.at !== null && asked === null ? `"${lens.at}" is no date and hour` : null,
-    lens.shopper !== null && !shopper ? `there is no kind of shopper "${lens.shopper}"` : null,
+    lens.shopper !== null && !shopper ? nobodyWords(lens.shopper) : null,
     then.missing,
   ].filter((part) => part !== null);
   // The clock of a page stands still on the minute it was made.
@@ -56,11 +65,34 @@ export async function resolveLens(
     group,
     at: formatMoment(moment, clock),
     now: formatMoment(now, clock).slice(0, 16),
-    shopper: shopper && { id: shopper.id, name: shopper.name },
+    shopper,
     known: then.at === null ? null : formatMoment(toMinute(then.at), clock),
     missing: missing.length === 0 ? null : missing.join(', and '),
     days: daysAround(current, clock.toWall(moment)),
   };
+}
+
+const nobodyWords = (asked: string): string => {
+  const number = shopperNumberIn(asked);
+  return number === null ? `there is no kind of shopper "${asked}"` : `nobody has the number ${number}`;
+};
+
+/** A kind of shopper, or somebody by number; what people are called is told to who may look them up. */
+async function shopperSeen(
+  ports: ShopperPorts,
+  person: Person,
+  asked: string | null,
+  compiled: CompiledPlan,
+): Promise<LensView['shopper']> {
+  const number = shopperNumberIn(asked);
+  if (number === null) {
+    const group = compiled.plan.shopperGroups.find(({ id }) => id === asked);
+    return group ? { id: group.id, name: group.name } : null;
+  }
+  const known = await whoIs(ports, compiled, number);
+  if (!known) return null;
+  const name = maySeeShoppers(person) ? (known.person?.name ?? known.accountName) : null;
+  return { id: asked!, name: name === null ? `shopper ${number}` : `${name} (${number})` };
 }
 
 const toMinute = (at: Instant): Instant => (Math.floor(at / MINUTE) * MINUTE) as Instant;

@@ -23,6 +23,7 @@ import {
   type VouchedCodes,
 } from '../../core/receipt/index.ts';
 import { namesOf } from '../../core/sentence/index.ts';
+import { type ShopperPorts, withWhoIs } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
 import { PERSON, type VouchPorts, vouchCodes } from '../vouch/index.ts';
@@ -37,14 +38,14 @@ const MOST_CODES = 10;
 
 /** Rings a basket as a till of the store would, at any moment, for any kind of shopper; nothing is sold. */
 export async function ringTrialBasket(
-  ports: { book: PlanBook } & VouchPorts,
+  ports: { book: PlanBook } & VouchPorts & ShopperPorts,
   person: Person,
   basket: BasketDocument,
   now: number,
 ): Promise<Outcome<TrialBasket>> {
   if (!may(person, 'see') || !sees(person, basket.store)) return failed({ kind: 'forbidden' });
   const { compiled, document } = await seenBy(ports.book, person);
-  const parsed = parseBasket(basket, compiled);
+  const parsed = parseBasket(await withWhoIs(ports, compiled, basket), compiled);
   if (!parsed.ok) return failed({ kind: 'invalid', faults: parsed.faults });
   const whole = { ...parsed.basket, vouched: await vouchedFor(ports, person, parsed.basket, compiled, now) };
   // As long as a till takes, and no less: the two are to be the same.

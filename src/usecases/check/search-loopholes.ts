@@ -16,6 +16,7 @@ import { casesOf, findLoopholes } from '../../core/loopholes/index.ts';
 import { book, type CompiledPlan, DEFAULT_CHANNEL, NO_PRICE } from '../../core/price-book/index.ts';
 import { type Basket, codesHeld, standIns } from '../../core/receipt/index.ts';
 import type { Shopper } from '../../core/tag-price/index.ts';
+import type { ShopperPorts } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
 import { loopholeView, moneyIn } from './loophole-view.ts';
@@ -28,14 +29,14 @@ const MOST_CODES_TOLD = 20;
 
 /** Which stores a search for loopholes has to look at one by one, and which of them come to the same. */
 export async function lookAtLoopholeCases(
-  ports: { book: PlanBook },
+  ports: { book: PlanBook } & ShopperPorts,
   person: Person,
   request: LoopholeCasesRequest,
 ): Promise<Outcome<LoopholeCases>> {
   if (!may(person, 'see') || !person.costs) return failed({ kind: 'forbidden' });
   const current = await seenBy(ports.book, person);
   const { compiled } = current;
-  const asked = askedOf(request, compiled);
+  const asked = await askedOf(ports, request, compiled);
   if (!asked.ok) return asked;
   const { at, shopper } = asked.value;
   const stores = storesAsked(request.where, person, current);
@@ -47,14 +48,14 @@ export async function lookAtLoopholeCases(
 
 /** The baskets of a store that leave the least, found by the machine before a shopper finds them. */
 export async function searchLoopholes(
-  ports: { book: PlanBook },
+  ports: { book: PlanBook } & ShopperPorts,
   person: Person,
   request: LoopholesRequest,
 ): Promise<Outcome<LoopholesView>> {
   const { store } = request;
   if (!may(person, 'see') || !person.costs || !sees(person, store)) return failed({ kind: 'forbidden' });
   const { compiled } = await seenBy(ports.book, person);
-  const asked = askedOf(request, compiled);
+  const asked = await askedOf(ports, request, compiled);
   if (!asked.ok) return asked;
   if (!compiled.stores.has(store)) return failed({ kind: 'not-found', what: `store "${store}"` });
   const { at, shopper } = asked.value;
@@ -85,14 +86,20 @@ export async function searchLoopholes(
   });
 }
 
-function askedOf(
+async function askedOf(
+  ports: ShopperPorts,
   request: { readonly at: string; readonly for?: string },
   compiled: CompiledPlan,
-): Outcome<{ readonly at: WallTime; readonly shopper: Shopper }> {
+): Promise<Outcome<{ readonly at: WallTime; readonly shopper: Shopper }>> {
   const at = momentAsked(request);
   if (!at.ok) return at;
-  const shopper = shopperOf(request.for, compiled);
-  if (!shopper) return invalid(['for'], `no shopper group "${request.for}"`, 'the id of a shopper group');
+  const shopper = await shopperOf(ports, request.for, compiled);
+  if (!shopper)
+    return invalid(
+      ['for'],
+      `nobody shops as "${request.for}"`,
+      'the id of a kind of shopper, or shopper: and a number',
+    );
   return done({ at: at.value, shopper });
 }
 

@@ -19,7 +19,14 @@ import { isEmpty } from '../../core/price-file/index.ts';
 import type { Shopper } from '../../core/tag-price/index.ts';
 import { knownMoment, shopperOf } from '../check/index.ts';
 import { seenOf, withFreeOf } from '../people/index.ts';
-import type { CurrentPlan, PlanBook, PlanPast, PromotionStore, SendingStore } from '../ports/index.ts';
+import type {
+  CurrentPlan,
+  PlanBook,
+  PlanPast,
+  PromotionStore,
+  SendingStore,
+  ShopperStore,
+} from '../ports/index.ts';
 import { type StoreComparison, sentContent } from '../send/index.ts';
 
 export interface GridPorts {
@@ -28,6 +35,7 @@ export interface GridPorts {
   readonly promotions: PromotionStore;
   readonly sending: SendingStore;
   readonly compare: StoreComparison;
+  readonly shoppers: ShopperStore;
 }
 
 /** Both sides of a grid, and the stores on which the other side has nothing. */
@@ -54,7 +62,7 @@ export async function gridSides(
   const { compiled } = current;
   const at = readAt(asked.at, 'at', compiled);
   if (!at.ok) return at;
-  const shopper = readShopper(asked.for, 'for', compiled);
+  const shopper = await readShopper(ports, asked.for, 'for', compiled);
   if (!shopper.ok) return shopper;
   const here = { at: at.value, shopper: shopper.value };
   const side = sideOf(compiled, here);
@@ -85,7 +93,7 @@ export async function gridSides(
       );
     }
     case 'shopper': {
-      const other = readShopper(asked.other, 'other', compiled);
+      const other = await readShopper(ports, asked.other, 'other', compiled);
       return other.ok ? against(sideOf(compiled, { ...here, shopper: other.value })) : other;
     }
     case 'store':
@@ -140,11 +148,16 @@ async function knownPlan(
   return { ok: true, value: seenOf(plan, person).compiled };
 }
 
-function readShopper(group: string | undefined, field: string, compiled: CompiledPlan): Outcome<Shopper> {
-  const shopper = shopperOf(group, compiled);
+async function readShopper(
+  ports: GridPorts,
+  asked: string | undefined,
+  field: string,
+  compiled: CompiledPlan,
+): Promise<Outcome<Shopper>> {
+  const shopper = await shopperOf(ports, asked, compiled);
   return shopper
     ? { ok: true, value: shopper }
-    : invalid([field], `no shopper group "${group}"`, 'the id of a shopper group');
+    : invalid([field], `nobody shops as "${asked}"`, 'the id of a kind of shopper, or shopper: and a number');
 }
 
 /** The plan as if a draft were approved, or a change that waits. */

@@ -23,6 +23,7 @@ import { formatAmount } from '../../core/money/index.ts';
 import { type CompiledPlan, type PriceStep, priceAt, timelines } from '../../core/price-book/index.ts';
 import type { LostReason, Shopper } from '../../core/tag-price/index.ts';
 import { placeAsked, shopperOf } from '../check/index.ts';
+import type { ShopperPorts } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook } from '../ports/index.ts';
 
@@ -46,7 +47,7 @@ interface Asked {
 
 /** Every step of an item's price across stores, or of the goods of a group in one store. */
 export async function lookAtTimeline(
-  ports: { book: PlanBook },
+  ports: { book: PlanBook } & ShopperPorts,
   person: Person,
   request: TimelineRequest,
 ): Promise<Outcome<TimelineView>> {
@@ -56,8 +57,13 @@ export async function lookAtTimeline(
   const place = placeAsked(request, person, current);
   if (!place.ok) return place;
   const { at, stores } = place.value;
-  const shopper = shopperOf(request.for, compiled);
-  if (!shopper) return invalid(['for'], `no shopper group "${request.for}"`, 'the id of a shopper group');
+  const shopper = await shopperOf(ports, request.for, compiled);
+  if (!shopper)
+    return invalid(
+      ['for'],
+      `nobody shops as "${request.for}"`,
+      'the id of a kind of shopper, or shopper: and a number',
+    );
   const skus = skusAsked(request, compiled);
   if (!skus) return failed({ kind: 'not-found', what: `"${request.item ?? request.node}" among the goods` });
   const { before, after } = REACH[request.span ?? 'year'];

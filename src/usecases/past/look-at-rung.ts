@@ -9,13 +9,14 @@ import {
 } from '../../contracts/index.ts';
 import { formatMoment, type Instant, zoneClock } from '../../core/calendar/index.ts';
 import { askPrice, bookOf, knownText } from '../check/index.ts';
-import type { CurrentPlan, PlanBook, PlanPast, SendingStore } from '../ports/index.ts';
+import type { CurrentPlan, PlanBook, PlanPast, SendingStore, ShopperStore } from '../ports/index.ts';
 import { atTill, heldThen, planOfFile } from './as-held.ts';
 
 interface Ports {
   readonly book: PlanBook;
   readonly past: PlanPast;
   readonly sending: SendingStore;
+  readonly shoppers: ShopperStore;
 }
 
 /**
@@ -40,7 +41,7 @@ export async function lookAtRung(
     ...(group === undefined ? {} : { group }),
   };
   const priceBy = async (plan: CurrentPlan | null): Promise<Outcome<PriceStory> | null> =>
-    plan && askPrice({ book: bookOf(plan) }, person, asked);
+    plan && askPrice({ ...ports, book: bookOf(plan) }, person, asked);
   const rung = await priceBy(content && planOfFile(content));
   const current = await priceBy(await ports.book.current());
   // What neither the file nor the plan knows was asked wrongly: the refusal says how.

@@ -1,6 +1,7 @@
 import type { Choices, Person } from '../../contracts/index.ts';
 import { isBasketReward } from '../../core/offer/index.ts';
 import type { PlanDocument } from '../../core/plan/index.ts';
+import { maySeeShoppers } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { ChainWordsStore, PlanBook } from '../ports/index.ts';
 import { knownWords } from './chain-words.ts';
@@ -26,6 +27,11 @@ export async function listChoices(
     stores: document.stores,
     storeGroups: document.storeGroups ?? [],
     shopperGroups: document.shopperGroups ?? [],
+    shoppers: (document.shoppers ?? []).map(({ id, name }) => ({
+      id,
+      ...(name === undefined ? {} : { name }),
+    })),
+    findsShoppers: maySeeShoppers(person),
     priceLists: document.priceLists ?? [],
     brands: sorted(document.items.flatMap(({ brand }) => brand ?? [])),
     itemTags: sorted(document.items.flatMap(({ tags }) => tags ?? [])),

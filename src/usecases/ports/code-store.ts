@@ -3,6 +3,7 @@ import type { CodePattern } from '../../core/codes/index.ts';
 /** Port: what is kept of codes, and the random numbers that they are made of. */
 export interface CodeSeal {
   hashOf(code: string): Uint8Array;
+  hashOfCard(number: string): Uint8Array;
   seal(text: string): Uint8Array;
   open(sealed: Uint8Array): string;
   pick(below: number): number;

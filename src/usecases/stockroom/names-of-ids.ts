@@ -1,7 +1,7 @@
 import type { Cells, TableName } from '../../contracts/table/index.ts';
 import type { PlanDocument } from '../../core/plan/index.ts';
 
-type Kind = 'node' | 'zone' | 'store' | 'priceList' | 'place' | 'clock';
+type Kind = 'node' | 'zone' | 'store' | 'priceList' | 'place' | 'clock' | 'account' | 'kinds';
 
 /** Cells that name something of another table: people read its name, and may type either. */
 const REFERS: Partial<Record<TableName, Readonly<Record<string, Kind>>>> = {
@@ -11,7 +11,17 @@ const REFERS: Partial<Record<TableName, Readonly<Record<string, Kind>>>> = {
   stores: { zone: 'zone', timeZone: 'clock' },
   terminals: { store: 'store' },
   shopperGroups: { priceList: 'priceList' },
+  shoppers: { priceList: 'priceList', account: 'account', groups: 'kinds' },
 };
+
+/** A cell of kinds of shopper names several. */
+const mappedCell = (kind: Kind, text: string, map: (kind: Kind, text: string) => string): string =>
+  kind === 'kinds'
+    ? text
+        .split(/[;,]/)
+        .map((part) => map(kind, part.trim()))
+        .join('; ')
+    : map(kind, text);
 
 type Named = readonly { readonly id: string; readonly name: string }[];
 
@@ -30,7 +40,7 @@ function mapped(table: TableName, cells: Cells, map: (kind: Kind, text: string) 
   if (fields.length === 0) return cells;
   return {
     ...cells,
-    ...Object.fromEntries(fields.map(([field, kind]) => [field, map(kind, cells[field]!)])),
+    ...Object.fromEntries(fields.map(([field, kind]) => [field, mappedCell(kind, cells[field]!, map)])),
   };
 }
 
@@ -50,6 +60,8 @@ export function cellNames(document: PlanDocument): CellNames {
     store: document.stores,
     priceList: document.priceLists ?? [],
     place: [{ id: 'chain', name: 'the chain' }, ...zones, ...stores],
+    account: (document.shoppers ?? []).map(({ id, name }) => ({ id, name: name ?? id })),
+    kinds: document.shopperGroups ?? [],
     clock: clocks.map((id) => ({ id, name: clockName(id) })),
   };
   const tables = new Map(Object.entries(kinds).map(([kind, list]) => [kind, bothWays(list)]));

@@ -18,6 +18,7 @@ import { isEmpty } from '../../core/price-file/index.ts';
 import { whatIsMissing } from '../begin/index.ts';
 import { knownFindings, lookAtKeptLoopholes, runBasketChecks } from '../check/index.ts';
 import { endingCodes, triedCodes } from '../codes/index.ts';
+import { maySeeShoppers } from '../known/index.ts';
 import { seenOf } from '../people/index.ts';
 import { listPromotions } from '../plan/index.ts';
 import type {
@@ -26,6 +27,7 @@ import type {
   CurrentPlan,
   FindingStore,
   HeldBackStore,
+  JoinStore,
   LoopholeStore,
   PeopleStore,
   PlanBook,
@@ -58,6 +60,7 @@ export async function lookAtToday(
     loopholes: LoopholeStore;
     people: PeopleStore;
     codes: CodeStore;
+    joins: JoinStore;
   },
   person: Person,
   view: LensView,
@@ -85,6 +88,7 @@ export async function lookAtToday(
     terminals: await countTerminals(ports.sending, current, person, now),
     endingCodes: await endingCodes(ports, person, current, clock.toWall(at)),
     triedCodes: await triedCodes(ports, person, current.compiled, now),
+    asking: maySeeShoppers(person) ? (await ports.joins.waiting()).length : 0,
     losing: await losingBaskets(ports, person, now),
     inPlan: await knownFindings(ports, person, now),
     findings: [

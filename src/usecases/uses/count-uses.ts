@@ -1,11 +1,19 @@
-import type { HeldUses, WantedUseSaid } from '../../contracts/index.ts';
-import type { TerminalName, UseStore } from '../ports/index.ts';
+import { type HeldUses, OF_CARD, type PaidBy, type WantedUseSaid } from '../../contracts/index.ts';
+import { shopperKey } from '../../core/receipt/index.ts';
+import type { ShopperStore, TerminalName, UseStore } from '../ports/index.ts';
 
 /** Milliseconds for which a use is kept for a basket that nobody pays or gives back. */
 export const KEPT_FOR = 10 * 60_000;
 
 interface UsePorts {
   readonly uses: UseStore;
+}
+
+/** A receipt that was closed: what it used, whom it was for, and when. */
+export interface ReceiptClosed {
+  readonly uses: readonly WantedUseSaid[];
+  readonly shopper?: PaidBy;
+  readonly at: Date;
 }
 
 /** Keeps for a basket what it would use; what is used up is told, and the till rings without it. */
@@ -23,13 +31,31 @@ export async function holdUses(
 
 /** A receipt was closed. What it used counts, whether it was kept for it or not: the shopper has gone with the goods. */
 export async function takeUses(
-  ports: UsePorts,
+  ports: UsePorts & { readonly shoppers: ShopperStore },
   terminal: TerminalName,
   basket: string,
-  uses: readonly WantedUseSaid[],
-  at: Date,
+  { uses, shopper, at }: ReceiptClosed,
 ): Promise<void> {
   await ports.uses.take({ terminal: terminal.id, store: terminal.store, basket }, uses, at);
+  if (shopper) {
+    const { id: person, paid } = shopper;
+    await ports.shoppers.closed({ person, paid, terminal: terminal.id, basket, at });
+  }
+}
+
+/**
+ * What a till that was cut off says of a card, said of whoever holds it: a card's number is written down nowhere.
+ * @param person whose it is; null: nobody's, and nothing is said of anybody then.
+ */
+export function ofPerson(closed: ReceiptClosed, person: string | null): ReceiptClosed {
+  const { shopper, uses, ...rest } = closed;
+  if (!shopper?.id.startsWith(OF_CARD)) return closed;
+  const ending = `@${shopper.id}`;
+  const renamed = uses.flatMap((use) => {
+    if (!use.key.endsWith(ending)) return [use];
+    return person === null ? [] : [{ ...use, key: shopperKey(use.promotion, person) }];
+  });
+  return { ...rest, uses: renamed, ...(person === null ? {} : { shopper: { ...shopper, id: person } }) };
 }
 
 /** A basket was left standing: others may use what was kept for it. */

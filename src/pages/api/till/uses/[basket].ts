@@ -1,6 +1,12 @@
 import type { APIContext } from 'astro';
 import type Joi from 'joi';
-import { BASKET_NAME, holdUsesRequest, shape, takeUsesRequest } from '../../../../contracts/index.ts';
+import {
+  BASKET_NAME,
+  holdUsesRequest,
+  OF_CARD,
+  shape,
+  takeUsesRequest,
+} from '../../../../contracts/index.ts';
 import {
   failureReply,
   giveBackUses,
@@ -8,6 +14,7 @@ import {
   json,
   KB,
   now,
+  ofPerson,
   readJson,
   takeUses,
   terminalEndpoint,
@@ -24,7 +31,10 @@ export const PUT = terminalEndpoint(async ({ app, terminal, context }) => {
 export const POST = terminalEndpoint(async ({ app, terminal, context }) => {
   const read = await said(context, takeUsesRequest);
   if (!read.ok) return read.reply;
-  await takeUses(app, terminal, read.basket, read.value.uses, new Date(read.value.at));
+  const closed = { ...read.value, at: new Date(read.value.at) };
+  const card = closed.shopper?.id.startsWith(OF_CARD) ? closed.shopper.id.slice(OF_CARD.length) : null;
+  const person = card === null ? null : await app.heavy.value('', 'numberOfCard', card, new Date(now()));
+  await takeUses(app, terminal, read.basket, card === null ? closed : ofPerson(closed, person));
   return json({ ok: true });
 });
 

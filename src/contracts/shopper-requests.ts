@@ -1,0 +1,102 @@
+import Joi from 'joi';
+import { hasCardCheckDigit, normalCard } from '../core/cards/index.ts';
+
+const id = Joi.string().min(1).max(200);
+const name = Joi.string().trim().min(1).max(120);
+const email = Joi.string().trim().email({ tlds: false }).max(200);
+/** What is no number of digits has no check digit to go by. */
+const card = Joi.string()
+  .trim()
+  .max(40)
+  .custom((text: string, helpers) => {
+    const number = normalCard(text);
+    if (number.length < 6) return helpers.error('card.short');
+    return /^\d+$/.test(number) && !hasCardCheckDigit(number) ? helpers.error('card.mistyped') : number;
+  })
+  .messages({
+    'card.short': 'a card’s number has at least six digits or letters',
+    'card.mistyped': 'the last digit does not fit the others: one of them is mistyped',
+  });
+
+/** What is said of somebody; what is not said is not kept. */
+export interface ShopperRequest {
+  name: string | null;
+  email: string | null;
+  /** Kinds of shopper that they are of. */
+  groups: string[];
+}
+const said = {
+  name: name.allow(null).required(),
+  email: email.allow(null).required(),
+  groups: Joi.array().items(id).unique().max(100).required(),
+};
+export const shopperRequest = Joi.object<ShopperRequest>(said);
+
+export interface NewShopperRequest extends ShopperRequest {
+  /** A card that they hold already; null: they are given a number. */
+  card: string | null;
+}
+export const newShopperRequest = Joi.object<NewShopperRequest>({
+  ...said,
+  card: card.allow(null).required(),
+});
+
+/** A card that somebody holds; null: one is drawn for them. */
+export const cardRequest = Joi.object<{ card: string | null }>({ card: card.allow(null).required() });
+
+/** A name, a number or a card. */
+export const findShoppersRequest = Joi.object<{ text: string }>({
+  text: Joi.string().trim().min(1).max(120).required(),
+});
+
+/** Terms of somebody's own; null: none. */
+export interface TermsRequest {
+  account: string | null;
+  priceList: string | null;
+}
+export const termsRequest = Joi.object<TermsRequest>({
+  account: id.allow(null).required(),
+  priceList: id.allow(null).required(),
+});
+
+export interface JoinRequestSaid {
+  group: string;
+  name: string;
+  email: string;
+  /** What they say for themselves. */
+  word: string;
+}
+export const joinRequest = Joi.object<JoinRequestSaid>({
+  group: id.required(),
+  name: name.required(),
+  email: email.required(),
+  word: Joi.string().trim().allow('').max(500).required(),
+});
+
+/** The code out of the letter. */
+export const proofRequest = Joi.object<{ email: string; code: string }>({
+  email: email.required(),
+  code: Joi.string().trim().min(1).max(20).required(),
+});
+
+export interface JoinAnswerRequest {
+  answer: 'let-in' | 'refused';
+  /** What they are told with it. */
+  word: string;
+}
+export const joinAnswerRequest = Joi.object<JoinAnswerRequest>({
+  answer: Joi.valid('let-in', 'refused').required(),
+  word: Joi.string().trim().allow('').max(500).required(),
+});
+
+/** A card that is held out at a till. */
+export const cardAtTillRequest = Joi.object<{ card: string }>({
+  card: Joi.string().trim().min(1).max(40).required(),
+});
+
+/** Whose card it is, as a till needs it to ring; null: nobody's. */
+export interface CardVouched {
+  shopper: { id: string; groups: string[]; pastOrders: number; lifetimeSpend: string } | null;
+  /** Milliseconds to wait, as too many wrong ones were tried; 0: it was looked. */
+  wait: number;
+}

@@ -1,0 +1,2 @@
+export * from './card-number.ts';
+export * from './group-of-card.ts';

@@ -1,0 +1,63 @@
+import { and, asc, count, eq, gt, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import type { JoinStore } from '../../usecases/ports/index.ts';
+import type { Database } from '../connect.ts';
+import * as t from '../schema/index.ts';
+
+/** Requests to be let in to a kind of shopper. */
+export function joinRepository(db: Database): JoinStore {
+  return {
+    async ask(request, proof, askedAt) {
+      const [row] = await db
+        .insert(t.joinRequest)
+        .values({ ...request, proof: Buffer.from(proof), askedAt })
+        .returning({ id: t.joinRequest.id });
+      return row!.id;
+    },
+    async asked(email, since) {
+      const [row] = await db
+        .select({ count: count() })
+        .from(t.joinRequest)
+        .where(and(sql`lower(${t.joinRequest.email}) = lower(${email})`, gt(t.joinRequest.askedAt, since)));
+      return row!.count;
+    },
+    async prove(id, proof, most, notBefore) {
+      // Each try is counted before it is looked at.
+      const [tried] = await db
+        .update(t.joinRequest)
+        .set({ tries: sql`${t.joinRequest.tries} + 1` })
+        .where(
+          and(
+            eq(t.joinRequest.id, id),
+            isNotNull(t.joinRequest.proof),
+            lt(t.joinRequest.tries, most),
+            gt(t.joinRequest.askedAt, notBefore),
+          ),
+        )
+        .returning({ proof: t.joinRequest.proof });
+      if (!tried?.proof || !Buffer.from(proof).equals(tried.proof)) return false;
+      await db.update(t.joinRequest).set({ proof: null }).where(eq(t.joinRequest.id, id));
+      return true;
+    },
+    waiting: () =>
+      db
+        .select()
+        .from(t.joinRequest)
+        .where(and(isNull(t.joinRequest.proof), isNull(t.joinRequest.answer)))
+        .orderBy(asc(t.joinRequest.askedAt), asc(t.joinRequest.id)),
+    async request(id) {
+      const [row] = await db
+        .select()
+        .from(t.joinRequest)
+        .where(and(eq(t.joinRequest.id, id), isNull(t.joinRequest.proof)));
+      return row ?? null;
+    },
+    async answer(id, { answer, person }, answeredBy, answeredAt) {
+      const rows = await db
+        .update(t.joinRequest)
+        .set({ answer, answeredBy, answeredAt, person })
+        .where(and(eq(t.joinRequest.id, id), isNull(t.joinRequest.proof), isNull(t.joinRequest.answer)))
+        .returning({ id: t.joinRequest.id });
+      return rows.length > 0;
+    },
+  };
+}

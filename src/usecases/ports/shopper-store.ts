@@ -1,0 +1,106 @@
+/** What is kept of somebody beside the plan, and all of it. */
+export interface KnownPerson {
+  /** Their number, by which the plan knows them. */
+  readonly id: string;
+  /** Null: they came with a card alone. */
+  readonly name: string | null;
+  readonly email: string | null;
+  /** Kinds of shopper that they are of; some may be there no more. */
+  readonly groups: readonly string[];
+  /** The last digits of each of their cards. */
+  readonly cards: readonly string[];
+  /** Receipts that were closed for them, and what those came to in minor units. */
+  readonly orders: number;
+  readonly spent: number;
+  readonly since: Date;
+}
+
+export interface PersonDetails {
+  readonly name: string | null;
+  readonly email: string | null;
+  readonly groups: readonly string[];
+}
+
+export interface FreshCard {
+  readonly hash: Uint8Array;
+  readonly lastDigits: string;
+}
+
+/** A receipt that was closed for somebody. */
+export interface ShopperOrder {
+  readonly person: string;
+  readonly terminal: string;
+  readonly basket: string;
+  readonly at: Date;
+  /** What it came to, in minor units. */
+  readonly paid: number;
+}
+
+/** Port: people whom the chain knows, beside the plan. Who is written to the trail goes by a number there. */
+export interface ShopperStore {
+  /** Whose name has this in it, by name. */
+  named(text: string, most: number): Promise<readonly KnownPerson[]>;
+  /** By number; who is not there is left out. */
+  people(ids: readonly string[]): Promise<readonly KnownPerson[]>;
+  person(id: string): Promise<KnownPerson | null>;
+  byCard(hash: Uint8Array): Promise<KnownPerson | null>;
+  /** How many there are in all, and of each kind. */
+  counts(): Promise<{ readonly all: number; readonly byGroup: ReadonlyMap<string, number> }>;
+  /** A number that nobody has had. */
+  newNumber(): Promise<string>;
+  /** @param by whoever did it; null: a till. @returns false where somebody else has one of the cards. */
+  add(
+    id: string,
+    details: PersonDetails,
+    cards: readonly FreshCard[],
+    by: string | null,
+    now: Date,
+  ): Promise<boolean>;
+  change(id: string, details: PersonDetails, by: string, now: Date): Promise<void>;
+  /** @returns false where somebody has that card. */
+  giveCard(id: string, card: FreshCard, by: string): Promise<boolean>;
+  takeCards(id: string, by: string): Promise<void>;
+  /** Writes down a closed receipt, once however often it is told. */
+  closed(order: ShopperOrder): Promise<void>;
+  /** The newest first. */
+  orders(id: string, most: number): Promise<readonly ShopperOrder[]>;
+  /** Forgets all that is kept of somebody; what they used counts on, under no number. */
+  wipe(person: KnownPerson, by: string): Promise<void>;
+}
+
+/** Somebody asks to be let in to a kind of shopper. */
+export interface JoinRequest {
+  readonly id: number;
+  readonly group: string;
+  readonly name: string;
+  readonly email: string;
+  /** What they say for themselves. */
+  readonly word: string;
+  readonly askedAt: Date;
+  readonly answer: 'let-in' | 'refused' | null;
+  readonly answeredAt: Date | null;
+}
+
+/** Port: requests to be let in to a kind of shopper. */
+export interface JoinStore {
+  /** @param proof a hash of the code that proves the address. */
+  ask(
+    request: Pick<JoinRequest, 'group' | 'name' | 'email' | 'word'>,
+    proof: Uint8Array,
+    now: Date,
+  ): Promise<number>;
+  /** How many letters went to an address since then. */
+  asked(email: string, since: Date): Promise<number>;
+  /** @returns whether the code is right; after too many wrong ones none is. */
+  prove(id: number, proof: Uint8Array, most: number, notBefore: Date): Promise<boolean>;
+  /** Whose address is proved, and whom nobody has answered, the oldest first. */
+  waiting(): Promise<readonly JoinRequest[]>;
+  request(id: number): Promise<JoinRequest | null>;
+  /** @returns false where somebody answered before. */
+  answer(
+    id: number,
+    answer: { readonly answer: 'let-in' | 'refused'; readonly person: string | null },
+    by: string,
+    now: Date,
+  ): Promise<boolean>;
+}

@@ -1,0 +1,7 @@
+export * from './card-at-till.ts';
+export * from './find-shoppers.ts';
+export * from './give-terms.ts';
+export * from './join.ts';
+export { addShopper, changeShopper, giveCard, takeCards, wipeShopper } from './keep-shopper.ts';
+export * from './look-at-shopper.ts';
+export * from './take-out.ts';
