@@ -86,9 +86,12 @@ const broughtWords = (amount: string | undefined): string =>
     ? 'good, but nothing in this basket goes by it; it stays unused'
     : `you save ${amount}`;
 
-function receiptWords(till: string, { receipt, labels, names, pictures, brought }: RungBasket): string {
-  const line = ({ sku, quantity, tag, net, gift, reductions }: ReceiptDocument['lines'][number]) =>
-    `<tr><td>${escapeHtml(names[sku] ?? sku)}${gift ? ', a gift' : ''}<br>${quantity} × ${tag}${reductions
+function receiptWords(
+  till: string,
+  { receipt, labels, lists, names, pictures, brought }: RungBasket,
+): string {
+  const line = ({ sku, quantity, tag, net, gift, reductions }: ReceiptDocument['lines'][number], i: number) =>
+    `<tr><td>${escapeHtml(names[sku] ?? sku)}${gift ? ', a gift' : ''}<br>${quantity} × ${tag}${lists[i] ? `, ${escapeHtml(lists[i])} price` : ''}${reductions
       .map(({ promotion, amount }) => `<br>${escapeHtml(labels[promotion] ?? promotion)} −${amount}`)
       .join('')}</td><td class="amount">${net}</td></tr>`;
   const shown = receipt.applications.flatMap(({ promotion }) => {

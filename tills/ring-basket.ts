@@ -34,6 +34,8 @@ export interface RungBasket {
   readonly labelsIn: Readonly<Record<string, Readonly<Record<string, string>>>>;
   /** By id: the picture of each promotion that has one. */
   readonly pictures: Readonly<Record<string, string>>;
+  /** By line: the price list that made its price; null: it is the public one. */
+  readonly lists: readonly (string | null)[];
   /** By SKU. */
   readonly names: Readonly<Record<string, string>>;
   /** By code that was taken: what its promotions take off the receipt. */
@@ -99,6 +101,7 @@ export function ringWhole(
           return picture === null ? [] : [[id, picture]];
         }),
       ),
+      lists: rung.lines.map(({ list }) => (list === null ? null : compiled.priceLists.get(list)!.name)),
       names: Object.fromEntries(
         items.filter(({ sku }) => named.has(sku)).map(({ sku, name }) => [sku, name]),
       ),

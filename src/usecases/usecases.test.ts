@@ -30,6 +30,7 @@ import {
   setPromotionStatus,
   storeComparison,
 } from './index.ts';
+import type { JoinStore } from './ports/index.ts';
 
 const planner = person('planner');
 const approver = person('approver');
@@ -474,6 +475,7 @@ describe('today', () => {
       compare: storeComparison(sending, memory.heldBack),
       people: peopleInMemory().ports.people,
       codes: codesInMemory().codes,
+      joins: { waiting: async () => [] } as unknown as JoinStore,
     };
     return lookAtToday(ports, who, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
   };

@@ -56,7 +56,7 @@ export const shopperGroupsTable: Table<ShopperGroupDocument> = {
 export const shoppersTable: Table<ShopperDocument> = {
   name: 'shoppers',
   title: 'Accounts and own terms',
-  one: 'shopper with own terms',
+  one: 'shopper',
   columns: [
     { field: 'id', title: 'Number', kind: 'text', key: true, required: true, also: ['number', 'shopper'] },
     { field: 'name', title: 'Name of an account', kind: 'text', also: ['name'] },

@@ -12,6 +12,8 @@ export type TrailAbout =
   | { readonly kind: 'sending'; readonly number: number; readonly stores: number }
   | { readonly kind: 'terminal'; readonly id: string }
   | { readonly kind: 'person'; readonly name: string }
+  /** Somebody who shops, by number. */
+  | { readonly kind: 'shopper'; readonly id: string }
   | { readonly kind: 'plan' | 'chain' | 'work-rules' | 'chain-words' | 'key' };
 
 /** What became of one thing: its fields as they were and as they are. */

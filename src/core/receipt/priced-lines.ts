@@ -15,6 +15,8 @@ export interface PricedLine {
         readonly item: number;
         readonly regular: MinorUnits;
         readonly base: MinorUnits;
+        /** The price list that made the base; null: it is the public price. */
+        readonly list: string | null;
         readonly tag: MinorUnits;
         /** The price change that set the tag, and those on top of it, in their order. */
         readonly priceChange: string | null;
@@ -68,11 +70,12 @@ export function priceLines(
 
 /** How a tag price came about, as a receipt tells it; zero where there is none. */
 export function tagStory(answer: PriceAnswer) {
-  const none = { regular: minorUnits(0), base: minorUnits(0), priceChange: null, onTop: [] };
+  const none = { regular: minorUnits(0), base: minorUnits(0), list: null, priceChange: null, onTop: [] };
   if (answer.kind === 'problem') return none;
   return {
     regular: answer.regular.price,
     base: answer.base.price,
+    list: answer.base.list,
     priceChange: answer.winner?.promotion ?? null,
     onTop: answer.onTop.map(({ promotion }) => promotion),
   };

@@ -51,6 +51,7 @@ function soldLine(
     weighed,
     regular: sold.ok ? sold.regular : 0,
     base: sold.ok ? sold.base : 0,
+    list: sold.ok ? sold.list : null,
     priceChange: sold.ok ? sold.priceChange : null,
     onTop: sold.ok ? sold.onTop : [],
     tag: sold.ok ? sold.tag : 0,

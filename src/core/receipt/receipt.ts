@@ -32,6 +32,8 @@ export interface ReceiptLine {
   readonly weighed: boolean;
   readonly regular: number;
   readonly base: number;
+  /** The price list that made the base; null: it is the public price. The open format does not tell it. */
+  readonly list: string | null;
   /** The price change that set the tag, and those on top of it, in their order. */
   readonly priceChange: string | null;
   readonly onTop: readonly string[];

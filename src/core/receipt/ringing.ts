@@ -17,7 +17,7 @@ import { isUnitOffer, type UnitOfferPromotion } from './unit-offers.ts';
 
 /** What is known of the goods, with how the tag price of a gift came about. */
 export interface GoodsHere extends Goods {
-  storyOf(item: number): Pick<ReceiptLine, 'regular' | 'base' | 'priceChange' | 'onTop'>;
+  storyOf(item: number): Pick<ReceiptLine, 'regular' | 'base' | 'list' | 'priceChange' | 'onTop'>;
 }
 
 /** All that a basket is rung with. */

@@ -3,10 +3,18 @@ import type { JoinStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 
+const DAY = 24 * 60 * 60_000;
+
 /** Requests to be let in to a kind of shopper. */
 export function joinRepository(db: Database): JoinStore {
   return {
     async ask(request, proof, askedAt) {
+      // What nobody has proved within a day was asked by nobody.
+      await db
+        .delete(t.joinRequest)
+        .where(
+          and(isNotNull(t.joinRequest.proof), lt(t.joinRequest.askedAt, new Date(askedAt.getTime() - DAY))),
+        );
       const [row] = await db
         .insert(t.joinRequest)
         .values({ ...request, proof: Buffer.from(proof), askedAt })
@@ -54,7 +62,8 @@ export function joinRepository(db: Database): JoinStore {
     async answer(id, { answer, person }, answeredBy, answeredAt) {
       const rows = await db
         .update(t.joinRequest)
-        .set({ answer, answeredBy, answeredAt, person })
+        // Who was let in is among the people now; of anybody else nothing is kept.
+        .set({ answer, answeredBy, answeredAt, person, name: '', email: '', word: '' })
         .where(and(eq(t.joinRequest.id, id), isNull(t.joinRequest.proof), isNull(t.joinRequest.answer)))
         .returning({ id: t.joinRequest.id });
       return rows.length > 0;

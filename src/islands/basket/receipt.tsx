@@ -5,10 +5,10 @@ import { saidAmount } from '../../ui/writing/index.ts';
 
 /** The receipt as the till prints it. */
 export function PrintedReceipt({
-  trial: { receipt, items, promotions },
+  trial: { receipt, lists, items, promotions },
   name = 'Receipt',
 }: {
-  trial: Pick<TrialBasket, 'receipt' | 'items' | 'promotions'>;
+  trial: Pick<TrialBasket, 'receipt' | 'lists' | 'items' | 'promotions'>;
   /** Where there is more than one on a page. */
   name?: string;
 }) {
@@ -26,6 +26,7 @@ export function PrintedReceipt({
                 <span className="quiet block text-sm">
                   {gift ? 'a gift, ' : ''}
                   {saidAmount(String(quantity))} × {saidAmount(tag)}
+                  {lists[i] ? `, by the price list ${lists[i]}: not the public price` : ''}
                 </span>
               </span>
               <span className="font-medium">{saidAmount(net)}</span>

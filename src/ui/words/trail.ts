@@ -19,6 +19,8 @@ export function trailAboutWords(about: Exclude<TrailAbout, { kind: 'promotion' }
       return `Terminal ${about.id}`;
     case 'person':
       return about.name;
+    case 'shopper':
+      return `Shopper ${about.id}`;
     case 'plan':
       return 'The whole plan';
     case 'chain':

@@ -36,7 +36,7 @@ const KINDS = {
   promotions: ['promotion', 'proposal', 'codes'],
   stockroom: ['entries', 'many-entries', 'waiting entries', 'plan'],
   sending: ['sending', 'signing key', 'terminal key'],
-  chain: ['chain', 'work rules', 'chain words', 'person'],
+  chain: ['chain', 'work rules', 'chain words', 'person', 'shopper'],
 } as const;
 /** Kinds whose entries change what prices. */
 const PRICES: readonly string[] = ['promotion', 'entries', 'many-entries', 'plan', 'chain'];
@@ -134,8 +134,30 @@ function changesOf(entry: TrailEntry, current: CurrentPlan, person: Person): Tra
   if (entry.kind === 'promotion' || entry.kind === 'proposal')
     return promotionChanges(entry, current, person);
   const settings = SETTINGS_OF[entry.kind];
+  if (entry.kind === 'shopper') return kindChanges(entry, current);
   if (settings !== undefined) return settingChanges(entry, settings, person);
   return entry.kind === 'entries' ? rowChanges(entry, current, person) : [];
+}
+
+/** Of which kinds somebody was and is; more of people is in no trail, as it forgets nothing. */
+function kindChanges(
+  { subject, before, after }: TrailEntry,
+  { compiled }: CurrentPlan,
+): TrailEntryView['changes'] {
+  const said = (state: unknown) =>
+    ((state as { groups?: string[] } | null)?.groups ?? [])
+      .map((group) => compiled.plan.shopperGroups.find(({ id }) => id === group)?.name ?? group)
+      .join(', ') || '–';
+  const [was, is] = [said(before), said(after)];
+  return was === is
+    ? []
+    : [
+        {
+          label: `Shopper ${subject}`,
+          how: 'changed',
+          differences: [{ what: 'Kinds of shopper', before: was, after: is }],
+        },
+      ];
 }
 
 const isTable = (name: string): name is TableName => TABLES.some((one) => one === name);
@@ -158,6 +180,8 @@ function aboutOf({ kind, subject, before, after }: TrailEntry, { document }: Cur
       return { kind: 'key' };
     case 'terminal key':
       return { kind: 'terminal', id: subject };
+    case 'shopper':
+      return { kind, id: subject };
     case 'person':
       return { kind, name: (after as { name: string }).name };
     case 'chain':

@@ -96,7 +96,7 @@ export interface JoinStore {
   /** Whose address is proved, and whom nobody has answered, the oldest first. */
   waiting(): Promise<readonly JoinRequest[]>;
   request(id: number): Promise<JoinRequest | null>;
-  /** @returns false where somebody answered before. */
+  /** What the request says of somebody is forgotten with it. @returns false where somebody answered before. */
   answer(
     id: number,
     answer: { readonly answer: 'let-in' | 'refused'; readonly person: string | null },

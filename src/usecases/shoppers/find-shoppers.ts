@@ -52,6 +52,9 @@ export async function countShoppers(ports: Ports, person: Person): Promise<Outco
   if (!maySeeShoppers(person)) return failed({ kind: 'forbidden' });
   const { document, compiled } = await seenBy(ports.book, person);
   const { all, byGroup } = await ports.shoppers.counts();
+  /** Of whom the plan says it: those of an account. */
+  const ofPlan = (group: string) =>
+    compiled.plan.shoppers.filter(({ name, groups }) => name === null && groups.includes(group)).length;
   return done({
     people: all,
     accounts: (document.shoppers ?? [])
@@ -59,7 +62,8 @@ export async function countShoppers(ports: Ports, person: Person): Promise<Outco
       .map(({ id }) => foundShopper(document, compiled, id, null))
       .sort((a, b) => (a.name ?? '').localeCompare(b.name ?? '')),
     kinds: compiled.plan.shopperGroups.map(({ id, name, joining }) => ({
-      ...{ id, name, people: byGroup.get(id) ?? 0, joining: joining === true },
+      ...{ id, name, joining: joining === true },
+      people: (byGroup.get(id) ?? 0) + ofPlan(id),
     })),
   });
 }
