@@ -38,7 +38,10 @@ const PAGES: Readonly<Record<string, string>> = {
   send: '/send',
   'sign-in': '/sign-in',
   'stockroom/[table]': '/stockroom/items',
+  join: '/join',
   'stockroom/codes': '/stockroom/codes',
+  'stockroom/shopper/index': '/stockroom/shopper',
+  'stockroom/shopper/[id]': '/stockroom/shopper/10001',
   'stockroom/files': '/stockroom/files',
   'stockroom/group/[id]': '/stockroom/group/city',
   'stockroom/index': '/stockroom',
@@ -107,7 +110,7 @@ describe.each(Object.entries(ENDPOINTS))('%s', (name, [door, path, body]) => {
 });
 
 describe.each(
-  Object.entries(PAGES).filter(([name]) => !['404', '500', 'sign-in', 'password'].includes(name)),
+  Object.entries(PAGES).filter(([name]) => !['404', '500', 'join', 'sign-in', 'password'].includes(name)),
 )('the page %s', (_, path) => {
   it('leads strangers to the sign-in, and shows everybody else something', async () => {
     expect((await nobody().get(path)).status).toBe(302);
