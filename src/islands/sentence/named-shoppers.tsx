@@ -17,9 +17,9 @@ export function NamedShoppers({
 }) {
   const { refusal, doing } = useDoing(['choices']);
   const known = new Map(choices.shoppers.map(({ id, name }) => [id, name]));
-  const add = ({ id, account }: FoundShopper) =>
+  const add = ({ id }: FoundShopper) =>
     doing(async () => {
-      const terms = { account: account?.id ?? null, priceList: null };
+      const terms = { account: null, priceList: null };
       if (!known.has(id))
         await ask(`/api/shoppers/${idInAddress(id)}/terms`, { method: 'POST', body: terms });
       onChange([...new Set([...chosen, id])]);
