@@ -12,7 +12,7 @@ import type { CompiledPlan } from '../../core/price-book/index.ts';
 import type { ShopperPorts } from '../known/index.ts';
 import { maySeeShoppers } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
-import type { CodeSeal, KnownPerson, PlanBook } from '../ports/index.ts';
+import type { CodeSeal, FreshCard, KnownPerson, PlanBook } from '../ports/index.ts';
 import { cardKept, drawCard } from './fresh-card.ts';
 
 export type KeepPorts = ShopperPorts & { readonly book: PlanBook; readonly codeSeal: CodeSeal };
@@ -37,12 +37,10 @@ export async function addShopper(
     return (await ports.shoppers.add(id, details, [cardKept(ports.codeSeal, card)], person.id, now))
       ? done({ id, card: null })
       : cardTaken();
-  for (let draw = 0; draw < DRAWS; draw++) {
-    const drawn = drawCard(ports.codeSeal, compiled.plan.shopperGroups, request.groups);
-    if (await ports.shoppers.add(id, details, [cardKept(ports.codeSeal, drawn)], person.id, now))
-      return done({ id, card: drawn });
-  }
-  return invalid(['card'], 'no number is left for a card of this kind', 'cards with more digits');
+  const drawn = await drawFree(ports, compiled, request.groups, (kept) =>
+    ports.shoppers.add(id, details, [kept], person.id, now),
+  );
+  return drawn === null ? noneLeft() : done({ id, card: drawn });
 }
 
 /** What is said of somebody from now on. */
@@ -77,11 +75,24 @@ export async function giveCard(
       ? done({ card: null })
       : cardTaken();
   const { compiled } = await seenBy(ports.book, person);
+  const drawn = await drawFree(ports, compiled, known.value.groups, (kept) =>
+    shoppers.giveCard(id, kept, person.id),
+  );
+  return drawn === null ? noneLeft() : done({ card: drawn });
+}
+
+/** Draws cards until one is nobody's yet. @param give says whether it was. */
+async function drawFree(
+  { codeSeal }: KeepPorts,
+  { plan }: CompiledPlan,
+  groups: readonly string[],
+  give: (card: FreshCard) => Promise<boolean>,
+): Promise<string | null> {
   for (let draw = 0; draw < DRAWS; draw++) {
-    const drawn = drawCard(codeSeal, compiled.plan.shopperGroups, known.value.groups);
-    if (await shoppers.giveCard(id, cardKept(codeSeal, drawn), person.id)) return done({ card: drawn });
+    const drawn = drawCard(codeSeal, plan.shopperGroups, groups);
+    if (await give(cardKept(codeSeal, drawn))) return drawn;
   }
-  return invalid(['card'], 'no number is left for a card of this kind', 'cards with more digits');
+  return null;
 }
 
 /** Their cards are nobody's from now on: they were lost. */
@@ -126,6 +137,9 @@ export async function freeNumber({ shoppers }: ShopperPorts, compiled: CompiledP
     if (!compiled.shoppers.has(number)) return number;
   }
 }
+
+const noneLeft = () =>
+  invalid(['card'], 'no number is left for a card of this kind', 'cards with more digits');
 
 const cardTaken = () => invalid(['card'], 'somebody has this card already', 'the number of another card');
 
