@@ -47,6 +47,8 @@ test('somebody is kept with groups and cards, and found by any part of a name as
   expect(await names('PER')).toEqual(['Per_cent Ferrow', 'Perxcent Fenner']);
   expect(await names('per', 1)).toHaveLength(1);
   expect(await names('%')).toEqual([]);
+  expect(await people.ofEmail('PER_CENT.ferrow@letters.example')).toMatchObject([{ id }]);
+  expect(await people.ofEmail('nobody@letters.example')).toEqual([]);
 });
 
 test('a card is one person’s: nothing is kept of who is added with another’s', async () => {
@@ -131,19 +133,26 @@ test('a request is seen once its address is proved, and is answered once', async
   const before = new Date(NOW.getTime() - HOUR);
   const id = await joins.ask(asked, proof, NOW);
   expect([
-    await joins.waiting(),
+    await joins.waiting(NOW),
     await joins.request(id),
     await joins.asked('GIL@letters.example', before),
   ]).toEqual([[], null, 1]);
   expect(await joins.prove(id, seal.hashOf('gil 654321'), 2, before)).toBe(false);
   expect(await joins.prove(id, proof, 2, new Date(NOW.getTime() + HOUR))).toBe(false);
   expect(await joins.prove(id, proof, 2, before)).toBe(true);
-  expect(await joins.waiting()).toMatchObject([{ id, name: 'Gil Roe', word: 'Please.' }]);
-  const answers = await Promise.all(
-    [1, 2, 3].map(() => joins.answer(id, { answer: 'refused', person: null }, 'ines', NOW)),
-  );
+  expect(await joins.waiting(NOW)).toMatchObject([{ id, name: 'Gil Roe', word: 'Please.' }]);
+  const claim = (at = NOW) => joins.claim(id, 'refused', 'ines', at);
+  const answers = await Promise.all([1, 2, 3].map(() => claim()));
   expect(answers.filter(Boolean)).toHaveLength(1);
+  await joins.reopen(id);
+  expect([await claim(), await claim()]).toEqual([true, false]);
+  // A server died under who answered: a minute later they wait again.
+  const later = new Date(NOW.getTime() + 2 * 60_000);
+  expect([(await joins.waiting(NOW)).length, (await joins.waiting(later)).length]).toEqual([0, 1]);
+  expect(await claim(later)).toBe(true);
+  await joins.settle(id, null);
   expect(await joins.request(id)).toMatchObject({ answer: 'refused', name: '', email: '', word: '' });
+  expect([await claim(new Date(NOW.getTime() + HOUR)), await joins.waiting(later)]).toEqual([false, []]);
   // Two wrong codes were tried: the third is not looked at, though it is right. A day later nothing is left of it.
   const late = await joins.ask({ ...asked, name: 'Hanno Pell' }, proof, NOW);
   for (let i = 0; i < 2; i++) await joins.prove(late, seal.hashOf('wrong'), 2, before);

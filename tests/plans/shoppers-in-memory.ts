@@ -23,6 +23,8 @@ export function shoppersInMemory(): ShopperStore & { readonly deeds: string[] } 
         .slice(0, most),
     people: async (ids) => ids.flatMap((id) => people.get(id) ?? []),
     person: async (id) => people.get(id) ?? null,
+    ofEmail: async (email) =>
+      [...people.values()].filter((one) => one.email?.toLowerCase() === email.toLowerCase()),
     byCard: async (hash) => people.get(cards.get(hex(hash)) ?? '') ?? null,
     async counts() {
       const byGroup = new Map<string, number>();

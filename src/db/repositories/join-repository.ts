@@ -1,9 +1,18 @@
-import { and, asc, count, eq, gt, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, count, eq, gt, isNotNull, isNull, lt, ne, or, sql } from 'drizzle-orm';
 import type { JoinStore } from '../../usecases/ports/index.ts';
 import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 
 const DAY = 24 * 60 * 60_000;
+/** An answer takes a moment; one that has not gone out after so long never will. */
+const BROKEN_OFF = 60_000;
+
+/** Nobody answered; or whoever did was broken off before it went out, as a server died under them. */
+const open = (now: Date) =>
+  or(
+    isNull(t.joinRequest.answer),
+    and(ne(t.joinRequest.name, ''), lt(t.joinRequest.answeredAt, new Date(now.getTime() - BROKEN_OFF))),
+  );
 
 /** Requests to be let in to a kind of shopper. */
 export function joinRepository(db: Database): JoinStore {
@@ -46,11 +55,11 @@ export function joinRepository(db: Database): JoinStore {
       await db.update(t.joinRequest).set({ proof: null }).where(eq(t.joinRequest.id, id));
       return true;
     },
-    waiting: () =>
+    waiting: (now) =>
       db
         .select()
         .from(t.joinRequest)
-        .where(and(isNull(t.joinRequest.proof), isNull(t.joinRequest.answer)))
+        .where(and(isNull(t.joinRequest.proof), open(now)))
         .orderBy(asc(t.joinRequest.askedAt), asc(t.joinRequest.id)),
     async request(id) {
       const [row] = await db
@@ -59,14 +68,21 @@ export function joinRepository(db: Database): JoinStore {
         .where(and(eq(t.joinRequest.id, id), isNull(t.joinRequest.proof)));
       return row ?? null;
     },
-    async answer(id, { answer, person }, answeredBy, answeredAt) {
+    async claim(id, answer, answeredBy, answeredAt) {
       const rows = await db
         .update(t.joinRequest)
-        // Who was let in is among the people now; of anybody else nothing is kept.
-        .set({ answer, answeredBy, answeredAt, person, name: '', email: '', word: '' })
-        .where(and(eq(t.joinRequest.id, id), isNull(t.joinRequest.proof), isNull(t.joinRequest.answer)))
+        .set({ answer, answeredBy, answeredAt })
+        .where(and(eq(t.joinRequest.id, id), isNull(t.joinRequest.proof), open(answeredAt)))
         .returning({ id: t.joinRequest.id });
       return rows.length > 0;
+    },
+    async reopen(id) {
+      await db.update(t.joinRequest).set({ answer: null, answeredBy: null }).where(eq(t.joinRequest.id, id));
+    },
+    async settle(id, person) {
+      // Who was let in is among the people now; of anybody else nothing is kept.
+      const forgotten = { person, name: '', email: '', word: '' };
+      await db.update(t.joinRequest).set(forgotten).where(eq(t.joinRequest.id, id));
     },
   };
 }

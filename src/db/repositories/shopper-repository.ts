@@ -17,6 +17,7 @@ export function shopperRepository(db: Database): ShopperStore {
     people: async (ids) =>
       ids.length === 0 ? [] : people(inArray(t.shopperPerson.id, [...ids]), ids.length),
     person: async (id) => (await people(eq(t.shopperPerson.id, id)))[0] ?? null,
+    ofEmail: (email) => people(sql`lower(${t.shopperPerson.email}) = lower(${email})`, 2),
     async byCard(hash) {
       const [card] = await db
         .select({ person: t.shopperCard.person })

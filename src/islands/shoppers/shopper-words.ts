@@ -2,7 +2,7 @@ import type { FoundShopper } from '../../contracts/view/index.ts';
 
 /** What somebody is called in a list. */
 export const calledWords = ({ id, kind, name }: Pick<FoundShopper, 'id' | 'kind' | 'name'>): string =>
-  name ?? (kind === 'account' ? `Account ${id}` : 'By card alone');
+  name ?? (kind === 'account' ? `Account ${id}` : `Number ${id}`);
 
 /** Kinds and account in a few words. */
 export function kindWords({

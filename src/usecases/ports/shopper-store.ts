@@ -43,6 +43,8 @@ export interface ShopperStore {
   /** By number; who is not there is left out. */
   people(ids: readonly string[]): Promise<readonly KnownPerson[]>;
   person(id: string): Promise<KnownPerson | null>;
+  /** Who has this address, however it is written. */
+  ofEmail(email: string): Promise<readonly KnownPerson[]>;
   byCard(hash: Uint8Array): Promise<KnownPerson | null>;
   /** How many there are in all, and of each kind. */
   counts(): Promise<{ readonly all: number; readonly byGroup: ReadonlyMap<string, number> }>;
@@ -77,8 +79,6 @@ export interface JoinRequest {
   /** What they say for themselves. */
   readonly word: string;
   readonly askedAt: Date;
-  readonly answer: 'let-in' | 'refused' | null;
-  readonly answeredAt: Date | null;
 }
 
 /** Port: requests to be let in to a kind of shopper. */
@@ -93,14 +93,13 @@ export interface JoinStore {
   asked(email: string, since: Date): Promise<number>;
   /** @returns whether the code is right; after too many wrong ones none is. */
   prove(id: number, proof: Uint8Array, most: number, notBefore: Date): Promise<boolean>;
-  /** Whose address is proved, and whom nobody has answered, the oldest first. */
-  waiting(): Promise<readonly JoinRequest[]>;
+  /** Whose address is proved, and whom nobody has answered, the oldest first; an answer that was broken off is none. */
+  waiting(now: Date): Promise<readonly JoinRequest[]>;
   request(id: number): Promise<JoinRequest | null>;
-  /** What the request says of somebody is forgotten with it. @returns false where somebody answered before. */
-  answer(
-    id: number,
-    answer: { readonly answer: 'let-in' | 'refused'; readonly person: string | null },
-    by: string,
-    now: Date,
-  ): Promise<boolean>;
+  /** @returns false where somebody is answering, or has answered. */
+  claim(id: number, answer: 'let-in' | 'refused', by: string, now: Date): Promise<boolean>;
+  /** The answer came to nothing: they wait as before. */
+  reopen(id: number): Promise<void>;
+  /** The answer went out: what the request says of somebody is forgotten. @param person whom it made; null: nobody. */
+  settle(id: number, person: string | null): Promise<void>;
 }

@@ -10,9 +10,9 @@ import {
 } from '../../contracts/index.ts';
 import { maySeeShoppers } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
-import type { CodeSeal, JoinStore, LetterStore, PlanBook } from '../ports/index.ts';
+import type { CodeSeal, JoinRequest, JoinStore, Letter, LetterStore, PlanBook } from '../ports/index.ts';
 import { groupName } from './found-shopper.ts';
-import { addShopper, type KeepPorts, wipeShopper } from './keep-shopper.ts';
+import { addShopper, type KeepPorts } from './keep-shopper.ts';
 
 interface AskPorts {
   readonly book: PlanBook;
@@ -98,10 +98,11 @@ export async function proveAddress(
 export async function waitingToJoin(
   ports: { readonly book: PlanBook; readonly joins: JoinStore },
   person: Person,
+  now: Date,
 ): Promise<Outcome<readonly JoinRequestView[]>> {
   if (!maySeeShoppers(person)) return failed({ kind: 'forbidden' });
   const { compiled } = await seenBy(ports.book, person);
-  const waiting = await ports.joins.waiting();
+  const waiting = await ports.joins.waiting(now);
   return done(
     waiting.map(({ id, group, name, email, word, askedAt }) => ({
       ...{ id, name, email, word, askedAt: askedAt.toISOString() },
@@ -121,33 +122,57 @@ export async function answerJoin(
   if (!maySeeShoppers(person)) return failed({ kind: 'forbidden' });
   const request = await ports.joins.request(id);
   if (!request) return failed({ kind: 'not-found', what: `request ${id}` });
-  if (request.answer !== null) return answeredBefore();
-  const { compiled } = await seenBy(ports.book, person);
-  const kind = groupName(compiled, request.group);
-  const { name, email, group } = request;
-  const added =
-    answer === 'refused'
-      ? done({ id: null, card: null })
-      : await addShopper(ports, person, { name, email, groups: [group], card: null }, now);
-  if (!added.ok) return added;
-  const { id: number, card } = added.value;
-  if (!(await ports.joins.answer(id, { answer, person: number }, person.id, now))) {
-    if (number !== null) await wipeShopper(ports, person, number);
-    return answeredBefore();
+  // Of two who answer at once one does.
+  if (!(await ports.joins.claim(id, answer, person.id, now))) return answeredBefore();
+  const joined = answer === 'refused' ? null : await letIn(ports, person, request, now);
+  if (joined && !joined.ok) {
+    await ports.joins.reopen(id);
+    return joined;
   }
-  const told =
-    answer === 'refused'
-      ? [`we cannot let you in to ${kind}.`]
-      : [
-          `you are let in to ${kind}. Your number is ${number}.`,
-          `Show this card number at the till: ${card}`,
-        ];
-  await ports.letters.put({
-    to: email,
-    subject: answer === 'refused' ? `About ${kind}` : `Welcome to ${kind}`,
-    text: [`Dear ${name},`, ...told, ...(word === '' ? [] : [word])].join('\n\n'),
-  });
+  const { compiled } = await seenBy(ports.book, person);
+  await ports.letters.put(
+    answerLetter(request, groupName(compiled, request.group), joined?.value ?? null, word),
+  );
+  const number = joined?.value.id ?? null;
+  await ports.joins.settle(id, number);
   return done({ person: number });
+}
+
+/** @param joined null: they are not let in. */
+function answerLetter(
+  { name, email }: JoinRequest,
+  kind: string,
+  joined: { readonly id: string; readonly card: string | null } | null,
+  word: string,
+): Pick<Letter, 'to' | 'subject' | 'text'> {
+  const told = joined
+    ? [
+        `you are let in to ${kind}. Your number is ${joined.id}.`,
+        joined.card === null
+          ? 'The card that you have goes on.'
+          : `Show this card number at the till: ${joined.card}`,
+      ]
+    : [`we cannot let you in to ${kind}.`];
+  return {
+    to: email,
+    subject: joined ? `Welcome to ${kind}` : `About ${kind}`,
+    text: [`Dear ${name},`, ...told, ...(word === '' ? [] : [word])].join('\n\n'),
+  };
+}
+
+/** Somebody new with a card; or whoever proved this address before, of one more kind. */
+async function letIn(
+  ports: KeepPorts,
+  person: Person,
+  { name, email, group }: JoinRequest,
+  now: Date,
+): Promise<Outcome<{ id: string; card: string | null }>> {
+  const [known, ...others] = await ports.shoppers.ofEmail(email);
+  if (!known || others.length > 0 || known.cards.length === 0)
+    return addShopper(ports, person, { name, email, groups: [group], card: null }, now);
+  const groups = [...new Set([...known.groups, group])];
+  await ports.shoppers.change(known.id, { name: known.name, email: known.email, groups }, person.id, now);
+  return done({ id: known.id, card: null });
 }
 
 const answeredBefore = () =>

@@ -50,7 +50,7 @@ function joinsInMemory(): {
   letters: { put(letter: object): Promise<void>; newest: never };
   sent: Letter[];
 } {
-  const all: (JoinRequest & { proof: Uint8Array | null; tries: number })[] = [];
+  const all: (JoinRequest & { proof: Uint8Array | null; tries: number; answer: string | null })[] = [];
   const sent: Letter[] = [];
   const put = (id: number, more: object) => Object.assign(all[id - 1]!, more);
   return {
@@ -65,7 +65,6 @@ function joinsInMemory(): {
           tries: 0,
           askedAt,
           answer: null,
-          answeredAt: null,
         });
         return all.length;
       },
@@ -80,11 +79,13 @@ function joinsInMemory(): {
       },
       waiting: async () => all.filter(({ proof, answer }) => proof === null && answer === null),
       request: async (id) => (all[id - 1]?.proof === null ? all[id - 1]! : null),
-      async answer(id, { answer }) {
+      async claim(id, answer) {
         if (all[id - 1]!.answer !== null) return false;
         put(id, { answer });
         return true;
       },
+      reopen: async (id) => void put(id, { answer: null }),
+      settle: async (id) => void put(id, { name: '', email: '', word: '' }),
     },
   };
 }
@@ -223,7 +224,7 @@ describe('somebody who shops', () => {
     expect(await giveTerms(ports, who, id, { account: null, priceList: null }, 0 as never)).toMatchObject(no);
     expect(await takeOutShopper(ports, who, id)).toMatchObject(no);
     expect(await wipeShopper(ports, who, id)).toMatchObject(no);
-    expect(await waitingToJoin(ports, who)).toMatchObject(no);
+    expect(await waitingToJoin(ports, who, NOW)).toMatchObject(no);
     expect(await answerJoin(ports, who, 1, { answer: 'let-in', word: '' }, NOW)).toMatchObject(no);
   });
 });
@@ -276,10 +277,10 @@ describe('somebody who asks to be let in', () => {
   it('proves the address, is seen, let in with a card, and written to', async () => {
     const ports = portsHere();
     const { id } = valueIn(await askToJoin(ports, asked, NOW));
-    expect(valueIn(await waitingToJoin(ports, ines))).toEqual([]);
+    expect(valueIn(await waitingToJoin(ports, ines, NOW))).toEqual([]);
     const proof = { email: asked.email, code: codeIn(ports.sent[0]!) };
     expect((await proveAddress(ports, id, proof, NOW)).ok).toBe(true);
-    expect(valueIn(await waitingToJoin(ports, ines))).toMatchObject([
+    expect(valueIn(await waitingToJoin(ports, ines, NOW))).toMatchObject([
       { id, name: 'Cy Dunmere', group: { name: 'Staff' } },
     ]);
     const { person: number } = valueIn(
@@ -293,6 +294,32 @@ describe('somebody who asks to be let in', () => {
     });
     const twice = await answerJoin(ports, ines, id, { answer: 'refused', word: '' }, NOW);
     expect(twice).toMatchObject({ failure: { kind: 'invalid', faults: [{ path: ['answer'] }] } });
+  });
+
+  it('is the one whom the address is of already, of one kind more', async () => {
+    const ports = portsHere();
+    const ann = valueIn(await addShopper(ports, ines, ANN, NOW));
+    const { id } = valueIn(await askToJoin(ports, { ...asked, email: 'ANN@letters.example' }, NOW));
+    await proveAddress(ports, id, { email: 'ann@letters.example', code: codeIn(ports.sent[0]!) }, NOW);
+    const letIn = await answerJoin(ports, ines, id, { answer: 'let-in', word: '' }, NOW);
+    expect(valueIn(letIn).person).toBe(ann.id);
+    expect(await ports.shoppers.person(ann.id)).toMatchObject({
+      ...{ name: 'Ann Ferrow', groups: ['members', 'staff'], cards: [expect.any(String)] },
+    });
+    expect(ports.sent[1]!.text).toMatch(/The card that you have goes on\./);
+  });
+
+  it('waits as before where nobody can be made of them', async () => {
+    const ports = portsHere();
+    const { id } = valueIn(await askToJoin(ports, asked, NOW));
+    await proveAddress(ports, id, { email: asked.email, code: codeIn(ports.sent[0]!) }, NOW);
+    const full = { ...ports, shoppers: { ...ports.shoppers, add: async () => false } };
+    const answer = { answer: 'let-in', word: '' } as const;
+    expect(await answerJoin(full, ines, id, answer, NOW)).toMatchObject({
+      failure: { faults: [{ path: ['card'] }] },
+    });
+    expect(valueIn(await waitingToJoin(ports, ines, NOW))).toHaveLength(1);
+    expect((await answerJoin(ports, ines, id, answer, NOW)).ok).toBe(true);
   });
 
   it('is not let in, and nothing is made of them', async () => {

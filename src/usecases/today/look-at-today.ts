@@ -88,7 +88,7 @@ export async function lookAtToday(
     terminals: await countTerminals(ports.sending, current, person, now),
     endingCodes: await endingCodes(ports, person, current, clock.toWall(at)),
     triedCodes: await triedCodes(ports, person, current.compiled, now),
-    asking: maySeeShoppers(person) ? (await ports.joins.waiting()).length : 0,
+    asking: maySeeShoppers(person) ? (await ports.joins.waiting(new Date(now))).length : 0,
     losing: await losingBaskets(ports, person, now),
     inPlan: await knownFindings(ports, person, now),
     findings: [
