@@ -23,7 +23,7 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   sendAgain: 'a part of those that send once more, which ask who may',
   shopperOf: 'a part of what prices are asked by, which ask who may',
   cardAtTill: 'a till is shown a card, known by its own key',
-  numberOfCard: 'a till was shown a card while it was cut off, known by its own key',
+  holderOfCard: 'a till was shown a card while it was cut off, known by its own key',
   personOfCard: 'a part of what a till asks of a card',
   kindsToJoin: 'who asks to be let in is nobody yet',
   askToJoin: 'who asks to be let in is nobody yet',

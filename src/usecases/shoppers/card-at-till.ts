@@ -1,8 +1,10 @@
 import type { CardVouched } from '../../contracts/index.ts';
 import { groupOfCard, normalCard } from '../../core/cards/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
+import { countedAs } from '../../core/tag-price/index.ts';
 import { knownAs, shopperSaid } from '../known/index.ts';
 import type { CodeStore, KnownPerson, TerminalName } from '../ports/index.ts';
+import type { CardHolder } from '../uses/index.ts';
 import { brakeOf, TILL } from '../vouch/index.ts';
 import { cardKept } from './fresh-card.ts';
 import { freeNumber, type KeepPorts } from './keep-shopper.ts';
@@ -29,10 +31,11 @@ export async function cardAtTill(
   return { shopper: shopperSaid(knownAs(compiled, person.id, person), compiled), wait: 0 };
 }
 
-/** The number of whoever holds a card; null: it is no card of ours. */
-export async function numberOfCard(ports: KeepPorts, card: string, now: Date): Promise<string | null> {
+/** Whose card a till took while it was cut off, and as whom limits count them; null: it is no card of ours. */
+export async function holderOfCard(ports: KeepPorts, card: string, now: Date): Promise<CardHolder | null> {
   const { compiled } = await ports.book.current();
-  return (await personOfCard(ports, compiled, card, now))?.id ?? null;
+  const person = await personOfCard(ports, compiled, card, now);
+  return person && { id: person.id, countsAs: countedAs(knownAs(compiled, person.id, person).shopper)! };
 }
 
 /** Who holds a card; a blank one is registered. Null: it is no card of ours. */

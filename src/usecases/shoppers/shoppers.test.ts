@@ -5,7 +5,7 @@ import { change, withPromotions } from '../../../tests/plans/small-plan.ts';
 import type { Outcome } from '../../contracts/index.ts';
 import { hasCardCheckDigit } from '../../core/cards/index.ts';
 import type { JoinRequest, JoinStore, Letter } from '../ports/index.ts';
-import { ofPerson } from '../uses/index.ts';
+import { ofHolder } from '../uses/index.ts';
 import {
   addShopper,
   answerJoin,
@@ -16,8 +16,8 @@ import {
   findShoppers,
   giveCard,
   giveTerms,
+  holderOfCard,
   lookAtShopper,
-  numberOfCard,
   proveAddress,
   takeCards,
   takeOutShopper,
@@ -238,7 +238,10 @@ describe('a card at a till', () => {
       wait: 0,
     });
     expect(await cardAtTill(ports, TILL, BLANK, NOW)).toEqual(first);
-    expect(await numberOfCard(ports, BLANK, NOW)).toBe(first.shopper!.id);
+    const { id } = first.shopper!;
+    expect(await holderOfCard(ports, BLANK, NOW)).toEqual({ id, countsAs: id });
+    await giveTerms(ports, ines, id, { account: 'clinic', priceList: null }, NOW.getTime() as never);
+    expect(await holderOfCard(ports, BLANK, NOW)).toEqual({ id, countsAs: 'clinic' });
   });
 
   it('that is mistyped or of no kind is nobody’s, and too many of them are not looked at', async () => {
@@ -259,14 +262,14 @@ describe('a card at a till', () => {
       { key, promotion: 'p', most: 1 },
     ];
     const closed = { uses, at, shopper: { id: `card:${BLANK}`, paid: 500 } };
-    expect(ofPerson(closed, '10001')).toEqual({
+    expect(ofHolder(closed, { id: '10001', countsAs: 'clinic' })).toEqual({
       at,
       shopper: { id: '10001', paid: 500 },
-      uses: [uses[0], { ...uses[1], key: 'p@10001' }],
+      uses: [uses[0], { ...uses[1], key: 'p@clinic' }],
     });
-    expect(ofPerson(closed, null)).toEqual({ at, uses: [uses[0]] });
+    expect(ofHolder(closed, null)).toEqual({ at, uses: [uses[0]] });
     const known = { uses, at, shopper: { id: '10001', paid: 500 } };
-    expect(ofPerson(known, null)).toBe(known);
+    expect(ofHolder(known, null)).toBe(known);
   });
 });
 

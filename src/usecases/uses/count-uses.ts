@@ -43,19 +43,25 @@ export async function takeUses(
   }
 }
 
+/** Who holds a card, by number, and as whom limits count them: an account counts as one. */
+export interface CardHolder {
+  readonly id: string;
+  readonly countsAs: string;
+}
+
 /**
- * What a till that was cut off says of a card, said of whoever holds it: a card's number is written down nowhere.
- * @param person whose it is; null: nobody's, and nothing is said of anybody then.
+ * What a till that was cut off says of a card, said of whoever holds it: here a card's number is written down nowhere.
+ * @param holder whose it is; null: nobody's, and nothing is said of anybody then.
  */
-export function ofPerson(closed: ReceiptClosed, person: string | null): ReceiptClosed {
+export function ofHolder(closed: ReceiptClosed, holder: CardHolder | null): ReceiptClosed {
   const { shopper, uses, ...rest } = closed;
   if (!shopper?.id.startsWith(OF_CARD)) return closed;
   const ending = `@${shopper.id}`;
   const renamed = uses.flatMap((use) => {
     if (!use.key.endsWith(ending)) return [use];
-    return person === null ? [] : [{ ...use, key: shopperKey(use.promotion, person) }];
+    return holder === null ? [] : [{ ...use, key: shopperKey(use.promotion, holder.countsAs) }];
   });
-  return { ...rest, uses: renamed, ...(person === null ? {} : { shopper: { ...shopper, id: person } }) };
+  return { ...rest, uses: renamed, ...(holder === null ? {} : { shopper: { ...shopper, id: holder.id } }) };
 }
 
 /** A basket was left standing: others may use what was kept for it. */

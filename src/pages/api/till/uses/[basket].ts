@@ -14,7 +14,7 @@ import {
   json,
   KB,
   now,
-  ofPerson,
+  ofHolder,
   readJson,
   takeUses,
   terminalEndpoint,
@@ -33,8 +33,8 @@ export const POST = terminalEndpoint(async ({ app, terminal, context }) => {
   if (!read.ok) return read.reply;
   const closed = { ...read.value, at: new Date(read.value.at) };
   const card = closed.shopper?.id.startsWith(OF_CARD) ? closed.shopper.id.slice(OF_CARD.length) : null;
-  const person = card === null ? null : await app.heavy.value('', 'numberOfCard', card, new Date(now()));
-  await takeUses(app, terminal, read.basket, card === null ? closed : ofPerson(closed, person));
+  const holder = card === null ? null : await app.heavy.value('', 'holderOfCard', card, new Date(now()));
+  await takeUses(app, terminal, read.basket, card === null ? closed : ofHolder(closed, holder));
   return json({ ok: true });
 });
 
