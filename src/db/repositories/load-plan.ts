@@ -77,11 +77,10 @@ async function readItems(db: Database, money: AmountColumn): Promise<object[]> {
 async function readShoppers(db: Database, money: AmountColumn): Promise<object[]> {
   const memberships = await db.select().from(t.shopperMembership).orderBy(asc(t.shopperMembership.group));
   const shoppers = await entries(db, codecs.shoppers, money, asc(t.shopper.id));
-  return shoppers.map(({ id, ...rest }) => ({
-    id,
-    groups: memberships.filter(({ shopper }) => shopper === id).map(({ group }) => group),
-    ...rest,
-  }));
+  return shoppers.map(({ id, ...rest }) => {
+    const groups = memberships.filter(({ shopper }) => shopper === id).map(({ group }) => group);
+    return { id, ...(groups.length > 0 ? { groups } : {}), ...rest };
+  });
 }
 
 async function readPriceLists(db: Database, money: AmountColumn): Promise<object[]> {

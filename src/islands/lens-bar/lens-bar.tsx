@@ -10,11 +10,11 @@ import {
   shopperNumberIn,
 } from '../../contracts/view/index.ts';
 import { keepBeforeLeaving, withOwnQuery } from '../../ui/leaving.ts';
-import { Part, PickList } from '../../ui/pieces/index.ts';
+import { Part, PickList, WhenUsed } from '../../ui/pieces/index.ts';
 import { shortMoment, zoneWords } from '../../ui/writing/index.ts';
 import { DayField } from '../days/index.ts';
 import { ask, WithServer } from '../server/index.ts';
-import { PickShopper } from '../shoppers/index.ts';
+import { FIND_SHOPPER } from '../shoppers/index.ts';
 
 /** The same page through another lens; what else its address says stays. */
 async function look(lens: Lens): Promise<void> {
@@ -189,7 +189,10 @@ function ForWhom({ lens }: { lens: Lens }) {
       />
       {data.findsShoppers ? (
         <div className="hairline mt-2 border-t pt-2">
-          <PickShopper onPick={({ id }) => look({ ...lens, shopper: `${SHOPPER_PREFIX}${id}` })} />
+          <WhenUsed
+            part={FIND_SHOPPER}
+            given={{ onPick: ({ id }) => look({ ...lens, shopper: `${SHOPPER_PREFIX}${id}` }) }}
+          />
         </div>
       ) : null}
     </>

@@ -1,6 +1,6 @@
 export { FindShoppersDesk } from './find-shoppers.tsx';
 export { Join } from './join.tsx';
 export { JoinRequests } from './join-requests.tsx';
-export { PickShopper } from './pick-shopper.tsx';
+export { FIND_SHOPPER } from './pick-later.ts';
 export { ShopperDesk } from './shopper.tsx';
 export { calledWords } from './shopper-words.ts';
