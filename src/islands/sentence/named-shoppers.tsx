@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { idInAddress } from '../../contracts/index.ts';
 import type { Choices, FoundShopper, ShopperView } from '../../contracts/view/index.ts';
-import { Notice, WhenUsed } from '../../ui/pieces/index.ts';
+import { Notice } from '../../ui/pieces/index.ts';
 import { ask, refusalWords, useDoing } from '../server/index.ts';
-import { calledWords, FIND_SHOPPER } from '../shoppers/index.ts';
+import { calledWords, PickShopper } from '../shoppers/index.ts';
 
 /** Single shoppers and accounts that a promotion is for. Whom the plan does not know yet it is told of when they are chosen. */
 export function NamedShoppers({
@@ -41,7 +41,7 @@ export function NamedShoppers({
           </button>
         </span>
       ))}
-      {choices.findsShoppers ? <WhenUsed part={FIND_SHOPPER} given={{ onPick: add }} /> : null}
+      {choices.findsShoppers ? <PickShopper onPick={add} /> : null}
       {refusal ? <Notice tone="trouble">{refusalWords(refusal)}</Notice> : null}
     </span>
   );

@@ -1,6 +1,8 @@
 import type { Choices } from '../../contracts/view/index.ts';
 import type { WhoDocument } from '../../core/plan/index.ts';
-import { NamedShoppers } from './named-shoppers.tsx';
+import { laterPart, WhenUsed } from '../../ui/pieces/index.ts';
+
+const NAMED = laterPart(() => import('./named-shoppers.tsx').then(({ NamedShoppers }) => NamedShoppers));
 
 /** Everyone, or some kinds of shopper. */
 export function WhoPart({
@@ -61,10 +63,13 @@ export function WhoPart({
         />
         Guests, known to nobody
       </label>
-      <NamedShoppers
-        chosen={who?.shoppers ?? []}
-        choices={choices}
-        onChange={(shoppers) => put({ ...who, shoppers })}
+      <WhenUsed
+        part={NAMED}
+        given={{
+          chosen: who?.shoppers ?? [],
+          choices,
+          onChange: (shoppers) => put({ ...who, shoppers }),
+        }}
       />
     </span>
   );
