@@ -30,6 +30,8 @@ export interface Ringer {
   ): Rung;
   /** A whole basket in the open format, without what the till itself knows. */
   basket(content: string, place: TillPlace, raw: unknown, vouched: VouchedCodes): BasketAnswer;
+  /** The kinds of shopper that a price file knows. */
+  kindsOf(content: string): ReadonlySet<string>;
   /** The kind of shopper whose cards are numbered so; null: none. */
   groupOfCard(content: string, card: string): string | null;
   /** Codes of a basket of which a price file does not say what they are. */
@@ -62,6 +64,7 @@ export function ringer(): Ringer {
       }
     },
     basket: (content, place, raw, vouched) => ringWhole(compiledOf(content), place, raw, vouched),
+    kindsOf: (content) => new Set(compiledOf(content).plan.shopperGroups.map(({ id }) => id)),
     groupOfCard: (content, card) => groupOfCard(compiledOf(content).plan.shopperGroups, card),
     codesToVouch(content, raw) {
       const { codes } = (raw ?? {}) as { codes?: unknown };

@@ -8,6 +8,7 @@ const show = (basket: object, vouched: CardVouched | null, group: string | null 
   withCard(
     basket,
     async () => vouched,
+    new Set(['trade', 'members', 'students']),
     () => group,
   );
 
@@ -34,5 +35,11 @@ test('a kind that the till was told of by hand holds beside it', async () => {
 test('no card is asked about where none is held out', async () => {
   const never = () => Promise.reject(new Error('asked'));
   for (const basket of [{ lines: LINES }, { card: ' ', lines: LINES }, null, 7])
-    expect((await withCard(basket, never, () => null)).card).toBeNull();
+    expect((await withCard(basket, never, new Set(), () => null)).card).toBeNull();
+});
+
+test('of a kind that was made after its price file was sent a till rings nothing yet, and rings all the same', async () => {
+  const shopper = { ...ANN, groups: ['trade', 'made-since'] };
+  const { basket } = await show({ card: '1', lines: LINES }, { shopper, wait: 0 });
+  expect(basket).toMatchObject({ shopper: { id: '10001', groups: ['trade'] } });
 });

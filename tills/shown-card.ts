@@ -12,11 +12,13 @@ export interface ShownCard {
 /**
  * A basket with whoever holds out a card as its shopper. Cut off, the first digits of a card may still tell a kind of
  * shopper; of any other card nobody knows anything then.
+ * @param kinds the kinds of shopper that the price file knows: of one that was made since, it cannot ring anything.
  * @param groupOf the kind of shopper whose cards are numbered so, by the price file; null: none.
  */
 export async function withCard(
   raw: unknown,
   talk: CardTalk,
+  kinds: ReadonlySet<string>,
   groupOf: (card: string) => string | null,
 ): Promise<{ basket: unknown; card: ShownCard | null }> {
   if (typeof raw !== 'object' || raw === null || !('card' in raw)) return { basket: raw, card: null };
@@ -28,7 +30,10 @@ export async function withCard(
     card: { lastDigits: number.slice(-4), state },
   });
   const vouched = await talk(number);
-  if (vouched?.shopper) return told('known', vouched.shopper);
+  if (vouched?.shopper) {
+    const groups = vouched.shopper.groups.filter((group) => kinds.has(group));
+    return told('known', { ...vouched.shopper, groups });
+  }
   if (vouched) return told(vouched.wait > 0 ? 'slowed' : 'unknown');
   const group = groupOf(number);
   return group === null ? told('unchecked') : told('blank', { id: `${OF_CARD}${number}`, groups: [group] });

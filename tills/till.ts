@@ -233,7 +233,8 @@ export function till(identity: TillIdentity, ports: TillPorts): Till {
     },
     picture: (id) => ports.pictures.read(id),
     async ringBasket(raw, name) {
-      const { basket, card } = await withCard(raw, cards, (number) =>
+      const kinds = held ? ports.ringer.kindsOf(held.content) : new Set<string>();
+      const { basket, card } = await withCard(raw, cards, kinds, (number) =>
         held ? ports.ringer.groupOfCard(held.content, number) : null,
       );
       const place = { store: identity.store, terminal: identity.id, at: ringsAt() };

@@ -78,6 +78,17 @@ describe('a card at a till', () => {
     expect((await rung('basket-lost', card)).card.state).toBe('unknown');
   });
 
+  it('rings on where somebody is of a kind that was made after the till was sent its prices', async () => {
+    const made = { edits: [{ key: null, cells: { id: 'made-since', name: 'Made since' } }], drops: [] };
+    const { body } = await (await as('basil')).send('POST', '/api/stockroom/shopperGroups', made);
+    const approve = { step: 'approve' };
+    if (body.waits !== null)
+      await (await as('rufus')).send('POST', `/api/waiting-entries/${body.waits}`, approve);
+    const { card } = await known({ groups: ['members', 'made-since'] });
+    const theirs = await rung('basket-since', card);
+    expect([theirs.card.state, theirs.rung.lists]).toEqual(['known', ['Members']]);
+  });
+
   it('that is blank makes a member, also at a till that is cut off, and is told when it is back', async () => {
     const blank = '2750900000017';
     await controlTill(TILL, { on: '0' });

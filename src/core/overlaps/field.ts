@@ -6,7 +6,6 @@ import {
   forEachCell,
   type Ground,
   layersOf,
-  listsFor,
   raisedOn,
   startingOf,
 } from '../price-book/index.ts';
@@ -68,7 +67,7 @@ function carried(
 
 /** No store has this id: its prices are those of its zone. */
 const groundOf = (compiled: CompiledPlan, { store }: Site, day: DayNumber, shopper: Shopper): Ground =>
-  compiled.grounds.at({ ...store, id: '' }, day, listsFor(compiled, shopper));
+  compiled.grounds.at({ ...store, id: '' }, day, compiled.listsOf(shopper));
 
 /** The same for the few items that have a price of the store's own, by the rule itself. */
 function ownField(
@@ -87,7 +86,7 @@ function ownField(
     const regular = regularPrice(item, store, day)?.price;
     if (regular === undefined || compiled.catalogue.isParent(index) || isRetired(item, day)) continue;
     if (!selection().has(index, regular) || !compiled.carries(store.id, index, regular)) continue;
-    const base = basePrice(listsFor(compiled, shopper), item.sku, regular).price;
+    const base = basePrice(compiled.listsOf(shopper), item.sku, regular).price;
     if (offer.onTop) {
       if (!above) field.set(index, 0);
       continue;

@@ -1,5 +1,5 @@
 import { needsCode } from '../plan/index.ts';
-import { type CompiledChange, type CompiledPlan, listsFor } from '../price-book/index.ts';
+import type { CompiledChange, CompiledPlan } from '../price-book/index.ts';
 import { isFor, type Shopper } from '../tag-price/index.ts';
 import { kindsFor } from './kinds-of-shopper.ts';
 import type { Scope } from './scope.ts';
@@ -66,7 +66,7 @@ function differing(compiled: CompiledPlan, a: Shopper, b: Shopper): (index: numb
   const apart = compiled.changes.filter(
     ({ promotion: { who, status } }) => status === 'approved' && isFor(who, a) !== isFor(who, b),
   );
-  const lists = [...listsFor(compiled, a), ...listsFor(compiled, b)];
+  const lists = [...compiled.listsOf(a), ...compiled.listsOf(b)];
   return (index) => {
     const { sku } = compiled.catalogue.items[index]!;
     return (

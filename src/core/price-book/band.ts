@@ -11,7 +11,7 @@ import {
 } from '../tag-price/index.ts';
 import { standingBar } from './bar.ts';
 import type { CompiledChange, CompiledPlan } from './compiled-plan.ts';
-import { listsFor, situationOf, startingOf } from './price-at.ts';
+import { situationOf, startingOf } from './price-at.ts';
 import type { TimelineQuestion } from './timeline.ts';
 
 /** Cells from one on up to another, without it; a cell reaches from one moment of a band to the next. */
@@ -145,7 +145,7 @@ function segment(
   const sold = !compiled.catalogue.isParent(index) && !isRetired(item, day);
   const regular = sold ? (regularPrice(item, store, day)?.price ?? null) : null;
   if (regular === null) return { ...within, regular, base: minorUnits(0), ranked: [], onTop: [] };
-  const base = basePrice(listsFor(compiled, question.shopper), item.sku, regular).price;
+  const base = basePrice(compiled.listsOf(question.shopper), item.sku, regular).price;
   const starting = startingOf(compiled, item, store, { regular, base });
   const here = changes.flatMap(({ cells, ...of }) => {
     if (!of.change.selection().has(index, regular)) return [];

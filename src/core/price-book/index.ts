@@ -6,14 +6,13 @@ export * from './compiled-offer.ts';
 export * from './compiled-plan.ts';
 export { goodsOf } from './goods-of.ts';
 export type { Ground } from './ground.ts';
-export { knownShopper } from './known-shopper.ts';
+export { type KnownShopper, knownShopper } from './known-shopper.ts';
 export { firstFrom, forEachCell, layersOf, raisedOn, type Window } from './layer.ts';
 export type { Asked } from './live.ts';
 export { mixer } from './mixer.ts';
 export { numbering } from './numbering.ts';
 export {
   answer,
-  listsFor,
   type PriceQuestion,
   priceAt,
   pricesIn,

@@ -14,7 +14,7 @@ import {
 } from './layer.ts';
 import type { Live, LiveHere } from './live.ts';
 import { lowerPart } from './overlap.ts';
-import { answer, listsFor } from './price-at.ts';
+import { answer } from './price-at.ts';
 
 /** One store's prices, by position. */
 export interface Row {
@@ -57,7 +57,7 @@ export const emptyRow = (length: number, wide: boolean): Row => ({
 
 export function paletteOf(compiled: CompiledPlan, here: LiveHere): Palette {
   const { store, clock, at, shopper } = here.situation;
-  const ground = compiled.grounds.at(store, dayOf(clock.toWall(at)), listsFor(compiled, shopper));
+  const ground = compiled.grounds.at(store, dayOf(clock.toWall(at)), compiled.listsOf(shopper));
   const painted = ({ change, number }: Live): Painted => ({
     number,
     tiles: layersOf(compiled, change, ground, store),

@@ -100,7 +100,7 @@ export function answer(
   const regular = sellable(compiled, situation, index);
   if (typeof regular === 'string') return { kind: 'problem', problem: regular };
   const item = compiled.catalogue.items[index]!;
-  const base = basePrice(listsFor(compiled, situation.shopper), item.sku, regular.price);
+  const base = basePrice(compiled.listsOf(situation.shopper), item.sku, regular.price);
   const concerning = changes
     .filter((change) => change.selection().has(index, regular.price))
     .map((change) => ({ promotion: change.promotion, bar: bar(change) }));
@@ -112,8 +112,6 @@ export function answer(
     compiled.order,
   );
 }
-
-export const listsFor = (compiled: CompiledPlan, shopper: Shopper) => compiled.listsOf(shopper);
 
 export function startingOf(
   compiled: CompiledPlan,

@@ -116,12 +116,10 @@ function shopperOf(
       ? record.lifetimeSpend
       : amount(shopper.lifetimeSpend, ['shopper', 'lifetimeSpend']);
   return {
-    shopper: {
-      kind: 'shopper',
-      id: shopper.id ?? null,
-      groups,
-      ...(record?.account == null ? {} : { account: record.account }),
-    },
+    shopper:
+      shopper.id === undefined
+        ? { kind: 'shopper', id: null, groups }
+        : { ...knownShopper(compiled, shopper.id), groups },
     history: { pastOrders, lifetimeSpend: spent },
   };
 }

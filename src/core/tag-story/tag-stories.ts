@@ -1,5 +1,5 @@
 import { dayOf, type Instant, midnight } from '../calendar/index.ts';
-import { amounts, type CompiledPlan, listsFor } from '../price-book/index.ts';
+import { amounts, type CompiledPlan } from '../price-book/index.ts';
 import { alikeStores } from './alike-stores.ts';
 import { type Footing, footingOf } from './footing.ts';
 import type { StoriesAsked } from './place.ts';
@@ -86,6 +86,6 @@ function momentsOf(compiled: CompiledPlan, asked: StoriesAsked): Moment[] {
 function footingAt(compiled: CompiledPlan, asked: StoriesAsked, at: Instant): Footing {
   const { place, shopper, changes, goods } = asked;
   const day = dayOf(compiled.clockOf(place.store).toWall(at));
-  const ground = compiled.grounds.at({ ...place.store, id: '' }, day, listsFor(compiled, shopper));
+  const ground = compiled.grounds.at({ ...place.store, id: '' }, day, compiled.listsOf(shopper));
   return footingOf(compiled, place, changes, ground, goods);
 }

@@ -1,6 +1,6 @@
 import type { MinorUnits } from '../money/index.ts';
 import type { ItemRule } from '../plan/index.ts';
-import { type CompiledPlan, listsFor } from '../price-book/index.ts';
+import type { CompiledPlan } from '../price-book/index.ts';
 import type { ItemSelection } from '../selection/index.ts';
 import { basePrice, listPrice, type Shopper } from '../tag-price/index.ts';
 import type { SheetPlace } from './sheet-place.ts';
@@ -58,5 +58,5 @@ export function basesOf(
     const price = found && listPrice(found, sku, regular);
     if (list !== null && price !== null && price !== undefined) lists[list] = price;
   }
-  return { base: basePrice(listsFor(compiled, shopper), sku, regular).price, lists };
+  return { base: basePrice(compiled.listsOf(shopper), sku, regular).price, lists };
 }

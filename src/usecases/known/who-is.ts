@@ -1,8 +1,7 @@
 import { may, type Person } from '../../contracts/index.ts';
 import { formatAmount, minorUnits } from '../../core/money/index.ts';
-import { type CompiledPlan, knownShopper } from '../../core/price-book/index.ts';
+import { type CompiledPlan, type KnownShopper, knownShopper } from '../../core/price-book/index.ts';
 import type { BasketDocument } from '../../core/receipt/index.ts';
-import type { Shopper } from '../../core/tag-price/index.ts';
 import type { KnownPerson, ShopperStore } from '../ports/index.ts';
 
 export interface ShopperPorts {
@@ -11,7 +10,7 @@ export interface ShopperPorts {
 
 /** Somebody by number, of all that the plan and the people beside it say. */
 export interface WhoIs {
-  readonly shopper: Extract<Shopper, { kind: 'shopper' }> & { readonly id: string };
+  readonly shopper: KnownShopper;
   /** Minor units. */
   readonly history: { readonly pastOrders: number; readonly lifetimeSpend: number };
   /** Null: the plan alone knows them. */
@@ -43,7 +42,7 @@ export function knownAs(compiled: CompiledPlan, id: string, person: KnownPerson 
     (person?.groups ?? []).filter((group) => kinds.has(group)),
   );
   return {
-    shopper: known as WhoIs['shopper'],
+    shopper: known,
     history: {
       pastOrders: (record?.pastOrders ?? 0) + (person?.orders ?? 0),
       lifetimeSpend: (record?.lifetimeSpend ?? 0) + (person?.spent ?? 0),

@@ -6,7 +6,7 @@ import {
   type ShopperView,
   writingOf,
 } from '../../contracts/index.ts';
-import { dayOf, firstDayOf, formatLocalDate, instant, parseMoment } from '../../core/calendar/index.ts';
+import { dayOf, firstDayOf, formatLocalDate, instant } from '../../core/calendar/index.ts';
 import { formatAmount, minorUnits } from '../../core/money/index.ts';
 import type { Promotion } from '../../core/plan/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
@@ -17,7 +17,7 @@ import { todayIn } from '../check/today-in.ts';
 import { knownAs, maySeeShoppers, type ShopperPorts } from '../known/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { CurrentPlan, PlanBook, UseStore } from '../ports/index.ts';
-import { foundShopper, groupName, isAccount } from './found-shopper.ts';
+import { accountsIn, foundShopper } from './found-shopper.ts';
 
 type Ports = ShopperPorts & { readonly book: PlanBook; readonly uses: UseStore };
 
@@ -41,7 +41,7 @@ export async function lookAtShopper(
   const amount = (minor: number) => formatAmount(minorUnits(minor), currency);
   const orders = await ports.shoppers.orders(id, ORDERS);
   return done({
-    ...foundShopper(document, compiled, id, known),
+    ...foundShopper(compiled, id, known),
     email: known?.email ?? null,
     ownGroups: known ? known.groups.filter((group) => isKind(compiled, group)) : (entry?.groups ?? []),
     priceList: entry?.priceList ?? null,
@@ -95,7 +95,7 @@ async function promotionsFor(
     (promotion) =>
       promotion.status === 'approved' &&
       concerns(promotion, shopper) &&
-      !isOver(promotion.id, compiled, document, now),
+      (promotion.when.to === null || promotion.when.to > today),
   );
   const who = countedAs(shopper);
   const counted = theirs.filter(({ uses }) => uses.perShopper !== null && who !== null);
@@ -127,26 +127,18 @@ async function promotionsFor(
 const concerns = ({ who, uses }: Promotion, shopper: Shopper): boolean =>
   isFor(who, shopper) && (who.kind === 'some' || uses.perShopper !== null);
 
-function isOver(id: string, compiled: CompiledPlan, { promotions }: CurrentPlan['document'], now: number) {
-  const to = promotions.find((one) => one.id === id)?.when.to;
-  const store = compiled.plan.stores[0];
-  return to !== undefined && store !== undefined && (parseMoment(to, compiled.clockOf(store)) ?? now) <= now;
-}
-
 async function peopleOf(
   { shoppers }: Ports,
-  { document, compiled }: CurrentPlan,
+  { compiled }: CurrentPlan,
   id: string,
 ): Promise<ShopperView['people']> {
-  const ids = (document.shoppers ?? []).filter(({ account }) => account === id).map((one) => one.id);
+  const ids = compiled.plan.shoppers.filter(({ account }) => account === id).map((one) => one.id);
   const known = new Map((await shoppers.people(ids)).map((one) => [one.id, one]));
-  return ids.map((one) => foundShopper(document, compiled, one, known.get(one) ?? null));
+  return ids.map((one) => foundShopper(compiled, one, known.get(one) ?? null));
 }
 
-const choicesOf = ({ document, compiled }: CurrentPlan, id: string): ShopperView['choices'] => ({
-  groups: compiled.plan.shopperGroups.map((group) => ({ id: group.id, name: groupName(compiled, group.id) })),
+const choicesOf = ({ compiled }: CurrentPlan, id: string): ShopperView['choices'] => ({
+  groups: compiled.plan.shopperGroups.map((group) => ({ id: group.id, name: group.name })),
   lists: compiled.plan.priceLists.map((list) => ({ id: list.id, name: list.name })),
-  accounts: (document.shoppers ?? [])
-    .filter((one) => isAccount(one) && one.id !== id)
-    .map((one) => ({ id: one.id, name: one.name ?? one.id })),
+  accounts: accountsIn(compiled).filter((one) => one.id !== id),
 });
