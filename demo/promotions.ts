@@ -19,12 +19,13 @@ function told({ day, flyer }: Weeks): PromotionDocument[] {
       priority: 20,
       where: { group: 'city' },
       who: { groups: ['members'] },
+      uses: { unitsPerShopper: 5, every: 'week' },
       offer: change(
         { allOf: [{ node: 'sun-care' }, { not: { tag: 'travel-size' } }] },
         { percentOff: 1500 },
         UP_TO_FIVE,
       ),
-      label: { default: '15 % off sun care for members' },
+      label: { default: '15 % off sun care for members, five a week' },
     }),
     approved('face-week', 'Two weeks of face care', flyer(0, 2), {
       priority: 30,

@@ -130,3 +130,16 @@ test('what was rung before its power went is paid after it has come back', async
   await till().paid('x');
   expect(said).toEqual(['hold x a', 'take x a 2027-04-14T10:00:00.000Z']);
 });
+
+test('cut off it counts the units that it gave itself, and tells what of them is gone', async () => {
+  const one = till();
+  away = true;
+  const units = (count: number) => ({ ...wanting('a', 5, 'units:a@ann'), units: count });
+  expect((await one.ask('x', { uses: [units(3)] }, two)).usedUp).toEqual({});
+  await one.paid('x');
+  expect((await one.ask('y', { uses: [units(3)] }, two)).usedUp).toEqual({ 'units:a@ann': 3 });
+  expect((await one.ask('y', { uses: [units(2)] }, two)).usedUp).toEqual({});
+  await one.paid('y');
+  // It may give no third receipt by itself, whatever is left of the units.
+  expect((await one.ask('z', { uses: [units(1)] }, () => 2)).usedUp).toEqual({ 'units:a@ann': 5 });
+});

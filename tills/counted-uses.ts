@@ -84,13 +84,18 @@ export function countedUses(talk: UseTalk, disk: KeptOnDisk<KeptUses>, now: () =
       toTell.filter((told) => told.byItself && told.uses.some((use) => use.promotion === promotion)).length;
     // What it knows itself of one code, or one shopper, counts as well.
     const own = ({ key, span }: WantedUseSaid) =>
-      toTell.filter((told) => told.uses.some((use) => use.key === key && use.span === span)).length;
-    const refused = uses.filter(
-      (use) => given(use.promotion) >= allowance(use.promotion) || own(use) >= use.most,
-    );
+      toTell
+        .flatMap((told) => told.uses)
+        .filter((use) => use.key === key && use.span === span)
+        .reduce((sum, { units = 1 }) => sum + units, 0);
+    const isGiven = (use: WantedUseSaid) => given(use.promotion) >= allowance(use.promotion);
+    const refused = uses.filter((use) => isGiven(use) || own(use) + (use.units ?? 1) > use.most);
     const left = uses.filter((use) => !refused.includes(use));
     keepOpen(basket, { uses: left, byItself: true, shopper });
-    return { usedUp: Object.fromEntries(refused.map(({ key, most }) => [key, most])), counted: false };
+    return {
+      usedUp: Object.fromEntries(refused.map((use) => [use.key, isGiven(use) ? use.most : own(use)])),
+      counted: false,
+    };
   }
 
   return {

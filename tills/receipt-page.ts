@@ -88,10 +88,10 @@ const broughtWords = (amount: string | undefined): string =>
 
 function receiptWords(
   till: string,
-  { receipt, labels, lists, names, pictures, brought }: RungBasket,
+  { receipt, of, labels, lists, names, pictures, brought, spent }: RungBasket,
 ): string {
   const line = ({ sku, quantity, tag, net, gift, reductions }: ReceiptDocument['lines'][number], i: number) =>
-    `<tr><td>${escapeHtml(names[sku] ?? sku)}${gift ? ', a gift' : ''}<br>${quantity} × ${tag}${lists[i] ? `, ${escapeHtml(lists[i])} price` : ''}${reductions
+    `<tr><td>${escapeHtml(names[sku] ?? sku)}${gift ? ', a gift' : ''}<br>${quantity} × ${tag}${i > 0 && of[i] !== null && of[i] === of[i - 1] ? ', beyond what may be had of the offer' : ''}${lists[i] ? `, ${escapeHtml(lists[i])} price` : ''}${reductions
       .map(({ promotion, amount }) => `<br>${escapeHtml(labels[promotion] ?? promotion)} −${amount}`)
       .join('')}</td><td class="amount">${net}</td></tr>`;
   const shown = receipt.applications.flatMap(({ promotion }) => {
@@ -105,5 +105,6 @@ function receiptWords(
   return `<section role="status">${shown.join('')}<table><tbody>${receipt.lines.map(line).join('')}</tbody></table>
 <p class="figure">${receipt.total}</p><p>${receipt.currency}${Number(receipt.saving) === 0 ? '' : `; you save ${receipt.saving}`}</p>
 ${receipt.problems.map(({ message }) => `<p class="off">${escapeHtml(message)}</p>`).join('')}
+${spent.map((id) => `<p>${escapeHtml(labels[id] ?? id)}: as much as may be had of it was had before</p>`).join('')}
 ${receipt.codes.map(({ code, accepted, reason }) => `<p>Code ${escapeHtml(code)}: ${accepted ? broughtWords(brought[code]) : escapeHtml(reason)}</p>`).join('')}</section>`;
 }

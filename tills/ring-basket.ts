@@ -34,8 +34,12 @@ export interface RungBasket {
   readonly labelsIn: Readonly<Record<string, Readonly<Record<string, string>>>>;
   /** By id: the picture of each promotion that has one. */
   readonly pictures: Readonly<Record<string, string>>;
+  /** By line: its place in the basket, of which a limit in units makes several lines; null: a gift. */
+  readonly of: readonly (number | null)[];
   /** By line: the price list that made its price; null: it is the public one. */
   readonly lists: readonly (string | null)[];
+  /** Ids of promotions for its goods of which nothing is left. */
+  readonly spent: readonly string[];
   /** By SKU. */
   readonly names: Readonly<Record<string, string>>;
   /** By code that was taken: what its promotions take off the receipt. */
@@ -101,7 +105,9 @@ export function ringWhole(
           return picture === null ? [] : [[id, picture]];
         }),
       ),
+      of: rung.lines.map(({ of }) => of),
       lists: rung.lines.map(({ list }) => (list === null ? null : compiled.priceLists.get(list)!.name)),
+      spent: rung.spent,
       names: Object.fromEntries(
         items.filter(({ sku }) => named.has(sku)).map(({ sku, name }) => [sku, name]),
       ),

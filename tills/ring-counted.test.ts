@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import type { WantedUse } from '../src/core/receipt/index.ts';
 import type { CountedUses } from './counted-uses.ts';
 import type { BasketAnswer } from './ring-basket.ts';
 import { ringCounted } from './ring-counted.ts';
@@ -45,4 +46,23 @@ test('tells what is wrong with a basket without asking anybody', async () => {
   expect(await ringCounted('x', () => wrong, desk)).toEqual(wrong);
   expect(await ringCounted('x', () => null, desk)).toBeNull();
   expect(asked).toEqual([]);
+});
+
+test('rings so many units as others leave of a limit in units', async () => {
+  const asked: (number | undefined)[] = [];
+  const desk = {
+    async ask(_: string, { uses: wanted }: { uses: readonly WantedUse[] }) {
+      const [use] = wanted;
+      asked.push(use?.units);
+      return { usedUp: use && use.units! > 2 ? { [use.key]: 3 } : {}, counted: true };
+    },
+  } as unknown as CountedUses;
+  const ringUnits = (used: Readonly<Record<string, number>>): BasketAnswer => {
+    const units = Math.min(7, 5 - (used['units:a@ann'] ?? 0));
+    const wanted = units > 0 ? [{ key: 'units:a@ann', promotion: 'a', most: 5, units, worth: 0 }] : [];
+    return { ok: true, rung: { wanted, shopper: null, cutOff: {} } as never };
+  };
+  const answer = await ringCounted('x', ringUnits, desk);
+  expect(asked).toEqual([5, 2]);
+  expect(answer?.ok && answer.rung.wanted).toMatchObject([{ units: 2 }]);
 });

@@ -25,10 +25,17 @@ export async function ringCounted(
     counted &&= allowed.counted;
     const refused = wanted.filter(({ key }) => key in allowed.usedUp);
     if (refused.length === 0) return { ...answer, basket, counted };
-    usedUp = { ...usedUp, ...upTo(round < ROUNDS ? refused : wanted, allowed.usedUp) };
+    usedUp = { ...usedUp, ...(round < ROUNDS ? known(refused, allowed.usedUp) : spent(wanted)) };
   }
 }
 
-/** A limit that is reached counts as that, whatever the server said of how far it is beyond. */
-const upTo = (uses: readonly WantedUse[], usedUp: Readonly<Record<string, number>>) =>
-  Object.fromEntries(uses.map(({ key, most }) => [key, Math.max(most, usedUp[key] ?? 0)]));
+/** Of units some may be left; a limit of uses that is reached counts as that, whatever is told of it. */
+const known = (uses: readonly WantedUse[], usedUp: Readonly<Record<string, number>>) =>
+  Object.fromEntries(
+    uses.map(({ key, most, units }) => [
+      key,
+      units === undefined ? Math.max(most, usedUp[key]!) : usedUp[key]!,
+    ]),
+  );
+
+const spent = (uses: readonly WantedUse[]) => Object.fromEntries(uses.map(({ key, most }) => [key, most]));

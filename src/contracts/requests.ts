@@ -305,7 +305,10 @@ const amountText = Joi.string()
 const whichFinding = {
   code: Joi.valid(...FINDING_CODES).required(),
   promotions: Joi.array().items(Joi.string().min(1).max(200)).min(1).max(20).required(),
-  part: Joi.object({ kind: Joi.valid('tier', 'part').required(), at: Joi.number().min(0).required() })
+  part: Joi.object({
+    kind: Joi.valid('tier', 'part', 'limit').required(),
+    at: Joi.number().min(0).required(),
+  })
     .allow(null)
     .required(),
 };

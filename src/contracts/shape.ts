@@ -51,6 +51,8 @@ const WHAT: Readonly<Record<string, string>> = {
   'array.unique': 'is there twice',
   'array.hasUnknown': 'lacks what has to be in it',
   'password.guessed': 'is among those that are tried first',
+  'card.short': 'is too short for the number of a card',
+  'card.mistyped': 'is mistyped: the last digit does not fit the others',
   'string.base': 'is no text',
   'string.empty': 'is empty',
   'string.min': 'is too short',
@@ -96,6 +98,10 @@ function wantedBy({ type, context }: Joi.ValidationErrorItem): string {
       return 'the first of those that there are among them';
     case 'password.guessed':
       return 'one that nobody thinks of, such as three words that do not belong together';
+    case 'card.short':
+      return 'at least six digits or letters';
+    case 'card.mistyped':
+      return 'the number as it stands on the card';
     case 'string.uri':
     case 'string.uriCustomScheme':
       return 'one that begins with https://';

@@ -2,10 +2,10 @@ import Joi from 'joi';
 import { hasCardCheckDigit, normalCard } from '../core/cards/index.ts';
 
 const id = Joi.string().min(1).max(200);
-const name = Joi.string().trim().min(1).max(120);
-const email = Joi.string().trim().email({ tlds: false }).max(200);
+export const personName = Joi.string().trim().min(1).max(120);
+export const personEmail = Joi.string().trim().email({ tlds: false }).max(200);
 /** What is no number of digits has no check digit to go by. */
-const card = Joi.string()
+export const personCard = Joi.string()
   .trim()
   .max(40)
   .custom((text: string, helpers) => {
@@ -14,8 +14,8 @@ const card = Joi.string()
     return /^\d+$/.test(number) && !hasCardCheckDigit(number) ? helpers.error('card.mistyped') : number;
   })
   .messages({
-    'card.short': 'a card’s number has at least six digits or letters',
-    'card.mistyped': 'the last digit does not fit the others: one of them is mistyped',
+    'card.short': '{#label} is too short',
+    'card.mistyped': '{#label} is mistyped',
   });
 
 /** What is said of somebody; what is not said is not kept. */
@@ -26,8 +26,8 @@ export interface ShopperRequest {
   groups: string[];
 }
 const said = {
-  name: name.allow(null).required(),
-  email: email.allow(null).required(),
+  name: personName.allow(null).required(),
+  email: personEmail.allow(null).required(),
   groups: Joi.array().items(id).unique().max(100).required(),
 };
 export const shopperRequest = Joi.object<ShopperRequest>(said);
@@ -38,11 +38,11 @@ export interface NewShopperRequest extends ShopperRequest {
 }
 export const newShopperRequest = Joi.object<NewShopperRequest>({
   ...said,
-  card: card.allow(null).required(),
+  card: personCard.allow(null).required(),
 });
 
 /** A card that somebody holds; null: one is drawn for them. */
-export const cardRequest = Joi.object<{ card: string | null }>({ card: card.allow(null).required() });
+export const cardRequest = Joi.object<{ card: string | null }>({ card: personCard.allow(null).required() });
 
 /** A name, a number or a card. */
 export const findShoppersRequest = Joi.object<{ text: string }>({
@@ -68,14 +68,14 @@ export interface JoinRequestSaid {
 }
 export const joinRequest = Joi.object<JoinRequestSaid>({
   group: id.required(),
-  name: name.required(),
-  email: email.required(),
+  name: personName.required(),
+  email: personEmail.required(),
   word: Joi.string().trim().allow('').max(500).required(),
 });
 
 /** The code out of the letter. */
 export const proofRequest = Joi.object<{ email: string; code: string }>({
-  email: email.required(),
+  email: personEmail.required(),
   code: Joi.string().trim().min(1).max(20).required(),
 });
 

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 
-/** A use that a till wants for a basket: of a promotion, of one code, or of one shopper. */
+/** A use that a till wants for a basket: of a promotion, of one code, or of one shopper; or so many units of it. */
 export interface WantedUseSaid {
   key: string;
   promotion: string;
@@ -8,6 +8,8 @@ export interface WantedUseSaid {
   most: number;
   /** The first day of the span in which it counts; absent: it counts once for all. */
   span?: string;
+  /** How many units it takes of what is limited in units; absent: it is one use. */
+  units?: number;
   /** What the promotion takes off the receipt, in minor units of the chain's currency; absent: not told. */
   worth?: number;
 }
@@ -16,10 +18,11 @@ const id = Joi.string().min(1).max(200);
 const uses = Joi.array()
   .items(
     Joi.object<WantedUseSaid>({
-      key: Joi.string().min(1).max(420).required(),
+      key: Joi.string().min(1).max(440).required(),
       promotion: id.required(),
       span: Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'day such as 2027-03-01'),
       most: Joi.number().integer().min(1).max(1_000_000_000).required(),
+      units: Joi.number().integer().min(1).max(1_000_000),
       worth: Joi.number().integer().min(0).max(1_000_000_000),
     }),
   )

@@ -28,6 +28,10 @@ beforeAll(async () => {
   await given('last-one', { codes: ['LAST-ONE'], uses: { inAll: 1 } });
   await given('each-once', { codes: ['ONCE-A', 'ONCE-B'], uses: { perCode: 1, cutOff: 1 } });
   await given('once-a-card', { codes: ['CARD-ONCE'], uses: { perShopper: 1 } });
+  await given('three-each', {
+    ...{ priority: 1, alone: true, codes: ['THREE-UNITS'], uses: { unitsPerShopper: 3, every: 'month' } },
+    offer: { kind: 'priceChange', items: { items: ['Q100042'] }, formula: { setTo: '0.77' } },
+  });
   await sendTo(STORES, [HERE!, THERE!]);
 });
 afterAll(async () => {
@@ -102,6 +106,32 @@ describe('a limit over all tills', () => {
     });
     // Of a guest nobody knows how often they came.
     expect(await reward(THERE!, 'basket-card4')).toEqual(['once-a-card']);
+  });
+
+  it('is each shopper’s own in units: what is beyond costs what it would without', async () => {
+    const lines = async (till: string, basket: string, quantity: number) => {
+      const goods = {
+        shopper: { id: 'card 9' },
+        codes: ['three units'],
+        lines: [{ sku: 'Q100042', quantity }],
+      };
+      const { body } = await ringAtTill(till, { id: basket, ...goods });
+      return body.rung.receipt.lines.map(
+        (line: any) => `${line.quantity} ${line.priceChange === 'three-each' ? line.tag : 'as without'}`,
+      );
+    };
+    expect(await lines(HERE!, 'basket-unit1', 2)).toEqual(['2 0.77']);
+    expect(await lines(THERE!, 'basket-unit2', 4)).toEqual(['1 0.77', '3 as without']);
+    await closeBasket(HERE!, 'basket-unit1', 'paid');
+    await closeBasket(THERE!, 'basket-unit2', 'paid');
+    expect(await lines(HERE!, 'basket-unit3', 1)).toEqual(['1 as without']);
+    const { body } = await usesOf('three-each');
+    expect(body.newest.map(({ terminal, shopper, units }: any) => [terminal, shopper, units]).sort()).toEqual(
+      [
+        [HERE, 'card 9', 2],
+        [THERE, 'card 9', 1],
+      ],
+    );
   });
 
   it('is told to nobody of other stores, and not of what is not there', async () => {

@@ -142,3 +142,43 @@ test('what counts anew each week is used once in each, and a receipt counts in i
     { terminal: 'c', key: week.key, over: true },
   ]);
 });
+
+test('units are counted as so many, kept as so many, and told as far as others leave them', async () => {
+  const limit = limited(5);
+  const of = (units: number): Use => ({ ...limit, units });
+  await hold('a', [of(3)]);
+  expect(await counted(limit)).toEqual({ taken: 0, held: 3 });
+  // Three are kept for another: of four none is granted, and two are.
+  expect((await hold('b', [of(4)])).get(limit.key)).toBe(3);
+  expect((await hold('b', [of(2)])).size).toBe(0);
+  await take('b', [of(2)]);
+  // The first basket grows no further than what is left, and may shrink.
+  expect((await hold('a', [of(4)])).get(limit.key)).toBe(2);
+  expect((await hold('a', [of(1)])).size).toBe(0);
+  expect(await counted(limit)).toEqual({ taken: 2, held: 1 });
+  await take('a', [of(1)]);
+  // Asked once more about what it paid, it has what it has.
+  expect((await hold('a', [of(3)])).size).toBe(0);
+  expect(await counted(limit)).toEqual({ taken: 3, held: 0 });
+});
+
+test('units beyond a limit that a till gave while it was cut off count, and say so', async () => {
+  const limit = limited(5);
+  await take('a', [{ ...limit, units: 4 }]);
+  await take('b', [{ ...limit, units: 2, worth: 300 }]);
+  expect(await usesRepository(db).newest(limit.promotion, null, 5)).toMatchObject([
+    { terminal: 'a', units: 4, over: false },
+    { terminal: 'b', units: 2, over: true },
+  ]);
+  expect(await usesRepository(db).beyond(limit.promotion, null)).toEqual({ receipts: 1, worth: 300 });
+});
+
+test('of tills that ask for the last units at once no more is granted than there are', async () => {
+  const limit = limited(10);
+  const asked = await Promise.all(
+    Array.from({ length: 30 }, (_, i) => hold(`many-${i}`, [{ ...limit, units: 1 + (i % 3) }])),
+  );
+  const granted = asked.reduce((sum, usedUp, i) => sum + (usedUp.size === 0 ? 1 + (i % 3) : 0), 0);
+  expect(granted).toBe(10);
+  expect(await counted(limit)).toEqual({ taken: 0, held: 10 });
+});

@@ -112,7 +112,8 @@ function worthOf(
   units: readonly PlainUnit[],
   giftPrice: (sku: string) => number,
 ): Worth | null {
-  const { offer, limitPerBasket = Number.POSITIVE_INFINITY } = promotion;
+  const { offer, uses, limitPerBasket = Number.POSITIVE_INFINITY } = promotion;
+  if (places.length > (uses?.unitsInAll ?? places.length)) return null;
   const startOf = (i: number) => (promotion.startsFrom === 'base' ? units[i]!.base : units[i]!.tag);
   const tags = (group: readonly number[]) => sum(group.map((i) => units[i]!.tag));
   if (offer.kind === 'quantityBreak' || offer.kind === 'freeGoods') {

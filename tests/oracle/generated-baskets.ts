@@ -120,7 +120,12 @@ export interface GeneratedBasket {
 }
 
 /** A few competing offers on a few units, some of them reduced by a price change, offers from the tag or the base. */
-export const generatedBasket = (size: { units: number; offers: number }): fc.Arbitrary<GeneratedBasket> =>
+export const generatedBasket = (size: {
+  units: number;
+  offers: number;
+  /** Whether some offers may use only so many units. */
+  unitLimits?: boolean;
+}): fc.Arbitrary<GeneratedBasket> =>
   fc
     .record({
       prices: fc.array(fc.tuple(price, fc.option(fc.integer({ min: 1, max: 400 }), { freq: 2 })), {
@@ -134,6 +139,9 @@ export const generatedBasket = (size: { units: number; offers: number }): fc.Arb
           priority: fc.constantFrom(1, 2, 100),
           startsFrom: fc.constantFrom('tag' as const, 'tag' as const, 'base' as const),
           limitPerBasket: fc.option(fc.integer({ min: 1, max: 2 }), { nil: undefined, freq: 4 }),
+          ...(size.unitLimits
+            ? { unitsInAll: fc.option(fc.integer({ min: 1, max: size.units }), { nil: undefined, freq: 2 }) }
+            : {}),
         }),
         { minLength: 1, maxLength: size.offers },
       ),
@@ -158,11 +166,12 @@ export const generatedBasket = (size: { units: number; offers: number }): fc.Arb
           },
         ]),
       );
-      const promotions = offers.map(({ offer: one, priority, startsFrom, limitPerBasket }, i) =>
+      const promotions = offers.map(({ offer: one, priority, startsFrom, limitPerBasket, unitsInAll }, i) =>
         offer(`o${i}`, one, {
           priority,
           startsFrom,
           ...(limitPerBasket === undefined ? {} : { limitPerBasket }),
+          ...(unitsInAll === undefined ? {} : { uses: { unitsInAll } }),
         }),
       );
       const change: PromotionDocument[] =

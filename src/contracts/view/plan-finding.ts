@@ -24,7 +24,7 @@ export interface PlanFinding {
   readonly code: FindingCode;
   readonly promotions: readonly { readonly id: string; readonly name: string }[];
   /** The tier from so much on, or the part by its place, that it is about. */
-  readonly part: { readonly kind: 'tier' | 'part'; readonly at: number } | null;
+  readonly part: { readonly kind: 'tier' | 'part' | 'limit'; readonly at: number } | null;
   readonly words: string;
   readonly items: SomeOf<{ readonly sku: string; readonly name: string }>;
   readonly stores: SomeOf<{ readonly id: string; readonly name: string }>;

@@ -32,8 +32,13 @@ export interface TheirPromotion {
   readonly id: string;
   readonly name: string;
   readonly sentence: string;
-  /** How often they used it in the span that runs, and how often they may; null: it is not counted for each shopper. */
-  readonly uses: { readonly taken: number; readonly most: number; readonly every: string | null } | null;
+  /** How often they used it in the span that runs and how often they may, and the same of units; none: it is not counted for each. */
+  readonly uses: readonly {
+    readonly of: 'receipts' | 'units';
+    readonly taken: number;
+    readonly most: number;
+    readonly every: string | null;
+  }[];
 }
 
 /** All that is known of somebody, or of an account. */

@@ -20,6 +20,8 @@ export interface TrialBasket {
   }[];
   /** Of each accepted code, how much more there would be to pay without it. */
   readonly codes: readonly { readonly code: string; readonly saves: string }[];
+  /** By line: its place in the basket, of which a limit in units makes several lines; null: a gift. */
+  readonly of: readonly (number | null)[];
   /** By line: the price list that made its price; null: it is the public one. */
   readonly lists: readonly (string | null)[];
   /** By SKU: names of everything on the receipt, and of what is nearly reached. */

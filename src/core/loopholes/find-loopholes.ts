@@ -1,6 +1,6 @@
 import { isDeliveryReward } from '../offer/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
-import { type Basket, type Receipt, ringBasket, ringingOf } from '../receipt/index.ts';
+import { type Basket, promotionsOnGoods, type Receipt, ringBasket, ringingOf } from '../receipt/index.ts';
 import { type Good, goodsWorthLooking } from './goods.ts';
 import { leastMargin } from './least-margin.ts';
 import type { Loophole, Loopholes, Margin } from './loophole.ts';
@@ -204,7 +204,7 @@ function ringCounts(
   const cost = costOf(compiled, receipt);
   return {
     counts,
-    promotions: promotionsOn(receipt),
+    promotions: [...promotionsOnGoods(receipt)].sort(),
     margin: receipt.goods - cost,
     goods: receipt.goods,
     cost,
@@ -218,14 +218,3 @@ const costOf = ({ catalogue }: CompiledPlan, { lines }: Receipt): number =>
       sum + ((catalogue.items[catalogue.indexOf.get(sku)!]?.cost ?? 0) * thousandths) / 1_000,
     0,
   );
-
-function promotionsOn({ lines, applications, rewards }: Receipt): string[] {
-  const ids = new Set<string>();
-  for (const { priceChange, onTop, reductions } of lines) {
-    if (priceChange !== null) ids.add(priceChange);
-    for (const id of onTop) ids.add(id);
-    for (const { promotion } of reductions) ids.add(promotion);
-  }
-  for (const { promotion } of [...applications, ...rewards]) ids.add(promotion);
-  return [...ids].sort();
-}

@@ -7,8 +7,8 @@ import {
   offersInBasket,
   piecesOf,
   type Ringing,
-  ringingOf,
   unitOfferRoom,
+  unlimitedRinging,
 } from '../receipt/index.ts';
 import { atMost, type ByUnits, combined } from './combined.ts';
 import type { Good } from './goods.ts';
@@ -36,7 +36,8 @@ export function leastMargin(
   leaves: (counts: Counts) => number,
 ): number {
   const lines = goods.map(({ sku, isWanted }) => ({ sku, thousandths: (isWanted ? units : 1) * 1_000 }));
-  const { ringing } = ringingOf(compiled, { ...holder, lines });
+  // Its goods stand line by line; what limits in units take from shoppers is seen when a basket is rung.
+  const ringing = unlimitedRinging(compiled, { ...holder, lines });
   const { costs, unseen } = costsIn(compiled, ringing, units);
   const asked: Asked = { ringing, units, costs, goods, leaves };
   const [together, sole] = rewardsIn(ringing);
@@ -60,11 +61,11 @@ interface Part {
 
 /** The offers, each by itself; one that counts items or families apart as those, of which so many may be applied. */
 function partsOf({ live, units, goods }: Ringing): Part[] {
-  return live.map(({ promotion, fits }): Part => {
+  return live.map(({ promotion, fits, unitsLeft }): Part => {
     const room = unitOfferRoom(promotion.offer);
     const isCounted = room.counted !== undefined;
     const offers = offersInBasket(
-      [{ promotion: isCounted ? { ...promotion, limitPerBasket: null } : promotion, fits }],
+      [{ promotion: isCounted ? { ...promotion, limitPerBasket: null } : promotion, fits, unitsLeft }],
       units,
       goods,
     );

@@ -197,6 +197,10 @@ export interface PromotionDocument {
     inAll?: number;
     perCode?: number;
     perShopper?: number;
+    /** The same in units: those that a price change reduces, or that an offer on units uses. */
+    unitsInAll?: number;
+    unitsPerCode?: number;
+    unitsPerShopper?: number;
     /** All of them count anew in each, by the calendar of the store; absent: once for all. A week begins on Monday. */
     every?: UseSpan;
     /** How many receipts a till that is cut off gives it by itself, told later; absent: none. */

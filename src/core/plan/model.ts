@@ -89,6 +89,10 @@ export interface UseLimits {
   readonly inAll: number | null;
   readonly perCode: number | null;
   readonly perShopper: number | null;
+  /** How many units may be had by it; it stands beside how often. */
+  readonly unitsInAll: number | null;
+  readonly unitsPerCode: number | null;
+  readonly unitsPerShopper: number | null;
   /** After how long they count anew; null: never. */
   readonly every: UseSpan | null;
   /** How many receipts a till gives it by itself while nobody counts for it. */

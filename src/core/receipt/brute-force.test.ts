@@ -30,14 +30,16 @@ function choiceOf(receipt: ReturnType<typeof ring>, offers: GeneratedBasket['off
 
 describe('the choice of applications', () => {
   it.each([
-    [7, 3, 400],
-    [9, 2, 150],
-    [5, 5, 150],
+    [7, 3, 400, ''],
+    [9, 2, 150, ''],
+    [5, 5, 150, ''],
+    [7, 3, 200, ' of which some may use only so many units'],
+    [9, 2, 100, ' of which some may use only so many units'],
   ])(
-    'of up to %i units and %i offers is the one that trying everything finds, ties included',
-    (units, offers, runs) => {
+    'of up to %i units and %i offers is the one that trying everything finds, ties included (%i times)%s',
+    (units, offers, runs, limits) => {
       fc.assert(
-        fc.property(generatedBasket({ units, offers }), (made) => {
+        fc.property(generatedBasket({ units, offers, unitLimits: limits !== '' }), (made) => {
           const receipt = ring(made.plan, basketOf(made.lines));
           expect(receipt.proved).toBe(true);
           const best = bruteForce(plainUnits(made), made.offers, (sku) => made.prices[sku]!.tag);

@@ -4,7 +4,7 @@ import type { Promotion } from '../plan/index.ts';
 import { barOf, type CompiledPlan, type Placed, type Situation } from '../price-book/index.ts';
 import { countedAs, type LostReason } from '../tag-price/index.ts';
 import type { Basket } from './basket.ts';
-import { codeKey, shopperKey } from './use-keys.ts';
+import { codeLimitsOf, limitsOf, type UseLimit } from './use-limits.ts';
 import { type BatchCode, NONE_VOUCHED } from './vouched-code.ts';
 
 export const CODE_REASONS = [
@@ -52,7 +52,8 @@ export function checkCodes(basket: Basket, compiled: CompiledPlan, situation: Si
       const own = ownBatch(owner.promotion, single);
       const bar = reasonAgainst(owner, situation, usedUp);
       if (bar !== null) return bar;
-      return own ? batchReason(own, basket, situation) : sharedReason(owner.promotion, code, basket);
+      if (own) return batchReason(own, basket, situation);
+      return codeLimitsOf(owner.promotion, code).some((limit) => isReached(limit, basket)) ? 'used-up' : null;
     });
     const opens = owners.flatMap(({ promotion }, i) => (reasons[i] === null ? [promotion.id] : []));
     for (const id of opens) holding.add(id);
@@ -65,12 +66,10 @@ export function checkCodes(basket: Basket, compiled: CompiledPlan, situation: Si
 
 const usesOf = (basket: Basket, key: string): number => basket.usesSoFar.get(key) ?? 0;
 
-function isUsedUp({ id, uses }: Promotion, basket: Basket): boolean {
-  if (uses.inAll !== null && usesOf(basket, id) >= uses.inAll) return true;
-  const who = countedAs(basket.shopper);
-  if (uses.perShopper === null || who === null) return false;
-  return usesOf(basket, shopperKey(id, who)) >= uses.perShopper;
-}
+const isReached = ({ key, most }: UseLimit, basket: Basket): boolean => usesOf(basket, key) >= most;
+
+const isUsedUp = (promotion: Promotion, basket: Basket): boolean =>
+  limitsOf(promotion, countedAs(basket.shopper)).some((limit) => isReached(limit, basket));
 
 /** A code that the promotion lists, or one of its batches. */
 const isOf = (promotion: Promotion, normal: string, single: BatchCode | null): boolean =>
@@ -85,9 +84,6 @@ function reasonAgainst(owner: Placed, situation: Situation, usedUp: ReadonlySet<
   if (bar !== null) return codeReason(bar);
   return usedUp.has(id) ? 'used-up' : null;
 }
-
-const sharedReason = ({ uses }: Promotion, code: string, basket: Basket): CodeReason | null =>
-  uses.perCode !== null && usesOf(basket, codeKey(code)) >= uses.perCode ? 'used-up' : null;
 
 function batchReason(
   { key, from, to, withdrawn, test }: BatchCode,

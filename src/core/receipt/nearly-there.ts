@@ -18,7 +18,11 @@ const MOST_ARCS = 200_000;
 export function nearlyThere(ringing: Ringing, applied: readonly Applied[]): NearlyThere[] {
   const used = new Set(applied.flatMap(({ units }) => units.map(({ position }) => position)));
   const timesOf = new Map<string, number>();
-  for (const { offer, times } of applied) timesOf.set(offer.name, (timesOf.get(offer.name) ?? 0) + times);
+  const unitsOf = new Map<string, number>();
+  for (const { offer, times, units } of applied) {
+    timesOf.set(offer.name, (timesOf.get(offer.name) ?? 0) + times);
+    unitsOf.set(offer.name, (unitsOf.get(offer.name) ?? 0) + units.length);
+  }
   const cheapest = cheapestIn(ringing);
   const free = ringing.units.filter(({ position }) => !used.has(position));
   return ringing.live.flatMap((live) => {
@@ -26,11 +30,12 @@ export function nearlyThere(ringing: Ringing, applied: readonly Applied[]): Near
     const limit = promotion.limitPerBasket ?? Number.POSITIVE_INFINITY;
     const counted = unitOfferRoom(promotion.offer).counted?.(promotion.offer);
     const spent = (timesOf.get(promotion.id) ?? 0) >= limit;
+    const left = live.unitsLeft - (unitsOf.get(promotion.id) ?? 0);
     const step = counted
-      ? nextStep(ringing, live, counted, { applied, free, spent, cheapest })
+      ? nextStep(ringing, live, counted, { applied, free, spent, left, cheapest })
       : spent
         ? null
-        : onceMore(ringing, live, free, cheapest);
+        : onceMore(ringing, live, { free, left, cheapest });
     return step && step.saving > 0 ? [{ promotion: promotion.id, ...step }] : [];
   });
 }
@@ -81,9 +86,14 @@ function partsOf({ offers }: Ringing, { promotion }: LiveOffer): PartGoods[] {
 }
 
 /** One more application out of what is free and what would be added, part by part. */
-function onceMore(ringing: Ringing, live: LiveOffer, free: readonly Unit[], cheapest: Cheapest): Step | null {
+function onceMore(
+  ringing: Ringing,
+  live: LiveOffer,
+  { free, left: unitsLeft, cheapest }: Pick<StepSearch, 'free' | 'left' | 'cheapest'>,
+): Step | null {
   const { offer } = live.promotion;
   const wanted = unitOfferRoom(offer).leastUnits(offer);
+  if (wanted.reduce((sum, quantity) => sum + quantity, 0) > unitsLeft) return null;
   const fitting = free.filter((unit) => live.fits.some((fits) => fits(unit)));
   const left = [...fitting];
   const parts = partsOf(ringing, live);
@@ -115,6 +125,8 @@ interface StepSearch {
   readonly free: readonly Unit[];
   /** It may be applied no more often. */
   readonly spent: boolean;
+  /** How many more units it may use. */
+  readonly left: number;
   readonly cheapest: Cheapest;
 }
 
@@ -123,7 +135,7 @@ function nextStep(
   ringing: Ringing,
   live: LiveOffer,
   counted: CountedUnits,
-  { applied, free, spent, cheapest }: StepSearch,
+  { applied, free, spent, left, cheapest }: StepSearch,
 ): Step | null {
   const { promotion, fits } = live;
   const own = applied.filter((one) => one.offer.name === promotion.id).flatMap(({ units }) => units);
@@ -139,6 +151,7 @@ function nextStep(
     if (spent && !begun.has(key)) continue;
     const add = counted.missing(units.length);
     if (add === null || (best && add >= best.add)) continue;
+    if (units.length + add - own.filter((unit) => keyOf(unit) === key).length > left) continue;
     const [part] = partsOf(ringing, live);
     const unit = cheapest(part!, membersOf(ringing, counted.by, key));
     if (!unit) continue;

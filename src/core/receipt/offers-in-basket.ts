@@ -6,6 +6,8 @@ import { type UnitOfferPromotion, unitOfferRoom } from './unit-offers.ts';
 export interface LiveOffer {
   readonly promotion: UnitOfferPromotion;
   readonly fits: readonly ((unit: Unit) => boolean)[];
+  /** How many units it may use in the whole basket; infinite: as many as one likes. */
+  readonly unitsLeft: number;
 }
 
 /** Pricing rules 4.1: the offers as automata over the units that they may use. Counted ones come apart by what they count. */
@@ -17,16 +19,22 @@ export function offersInBasket(
   const offers: OfferInBasket[] = [];
   for (const one of live) {
     const members = units.filter((unit) => one.fits.some((fits) => fits(unit)));
-    const { promotion, fits } = one;
+    const { promotion, fits, unitsLeft } = one;
     const room = unitOfferRoom(promotion.offer);
-    if (!canBegin(room.leastUnits(promotion.offer), members, fits)) continue;
+    const least = room.leastUnits(promotion.offer);
+    if (!canBegin(least, members, fits)) continue;
+    const once = least.reduce((sum, quantity) => sum + quantity, 0);
+    if (once > unitsLeft) continue;
     const startOf = promotion.startsFrom === 'base' ? fromBase : fromTag;
-    const limit = promotion.limitPerBasket ?? Number.POSITIVE_INFINITY;
+    const said = promotion.limitPerBasket ?? Number.POSITIVE_INFINITY;
+    // What counts units together uses any number of them at once; all others always the same.
+    const limit = room.counted ? said : Math.min(said, Math.floor(unitsLeft / once));
+    const terms = { start: startOf, limit, most: unitsLeft, fits, goods };
     const kindOf = kinds((unit) => {
       const parts = fits.map((has) => (has(unit) ? 1 : 0)).join('');
       return `${parts}${room.apart?.(promotion.offer, unit, goods) ?? ''} ${unit.tag} ${unit.base}`;
     });
-    for (const make of room.automata(promotion.offer, { units: members, start: startOf, limit, fits, goods }))
+    for (const make of room.automata(promotion.offer, { units: members, ...terms }))
       offers.push({
         name: promotion.id,
         rank: promotion.priority,

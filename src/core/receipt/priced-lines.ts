@@ -6,6 +6,8 @@ import type { Basket } from './basket.ts';
 
 /** A line with its tag price; without one where it cannot be sold. */
 export interface PricedLine {
+  /** Place among the lines of the basket: one of which not all units have one price stands in several. */
+  readonly of: number;
   readonly sku: string;
   readonly thousandths: number;
   readonly weighed: boolean;
@@ -41,17 +43,18 @@ export function priceLines(
     compiled.changes.filter(({ promotion }) => promotion.alone).map(({ promotion }) => promotion.id),
   );
   const answers = new Map<number, PriceAnswer>();
-  return basket.lines.map(({ sku, thousandths }): PricedLine => {
+  return basket.lines.map(({ sku, thousandths }, of): PricedLine => {
     const item = compiled.catalogue.indexOf.get(sku);
     if (item === undefined)
-      return { sku, thousandths, weighed: false, sold: { ok: false, problem: 'unknown-item' } };
+      return { of, sku, thousandths, weighed: false, sold: { ok: false, problem: 'unknown-item' } };
     const weighed = (compiled.catalogue.items[item]!.unit ?? 'each') !== 'each';
     const answer = answers.get(item) ?? priceOf(item);
     answers.set(item, answer);
     if (answer.kind === 'problem')
-      return { sku, thousandths, weighed, sold: { ok: false, problem: answer.problem } };
+      return { of, sku, thousandths, weighed, sold: { ok: false, problem: answer.problem } };
     const { price, base, winner } = answer;
     return {
+      of,
       sku,
       thousandths,
       weighed,

@@ -14,7 +14,7 @@ const PROBLEM_WORDS = {
 
 /** Lines that cannot be sold, and gifts that are earned and cannot be given. */
 export function problemsOf({ lines, live, goods, units }: Ringing): ReceiptProblem[] {
-  const unsold = lines.flatMap(({ sku, sold }, line): ReceiptProblem[] =>
+  const unsold = lines.flatMap(({ of: line, sku, sold }): ReceiptProblem[] =>
     sold.ok
       ? []
       : [{ line, code: sold.problem, message: `${sku} cannot be sold: ${PROBLEM_WORDS[sold.problem]}` }],

@@ -62,6 +62,15 @@ describe('up to 40 units and 10 offers', () => {
     );
   });
 
+  it('are proved where some offers may use only so many units', { timeout: 120_000 }, () => {
+    fc.assert(
+      fc.property(generatedBasket({ units: 40, offers: 10, unitLimits: true }), (made) => {
+        expect(ring(made.plan, basketOf(made.lines)).proved).toBe(true);
+      }),
+      { numRuns: Number(process.env.BASKET_RUNS ?? 30), seed: 13 },
+    );
+  });
+
   it('are proved of forty different goods, too', { timeout: 180_000 }, () => {
     fc.assert(
       fc.property(fc.array(unitOffer, { minLength: 10, maxLength: 10 }), (offers) => {

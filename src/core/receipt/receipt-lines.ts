@@ -40,12 +40,13 @@ export function receiptLines(
 }
 
 function soldLine(
-  { sku, thousandths, weighed, sold }: PricedLine,
+  { of, sku, thousandths, weighed, sold }: PricedLine,
   taken: ReadonlyMap<string, Reduction>,
 ): ReceiptLine {
   const reductions = [...taken].map(([promotion, { units, amount }]) => ({ promotion, units, amount }));
   const off = reductions.reduce((sum, { amount }) => sum + amount, 0);
   return {
+    of,
     sku,
     thousandths,
     weighed,
@@ -74,6 +75,7 @@ function giftLines({ goods, live, compiled }: Ringing, applied: readonly Applied
       const tag = goods.giftWorth(sku)!;
       const units = amount / tag;
       return {
+        of: null,
         sku,
         thousandths: units * 1_000,
         weighed: false,

@@ -24,9 +24,13 @@ export interface Receipt {
   /** Rewards of which it falls short; the open format does not tell them. */
   readonly nextTiers: readonly NextTier[];
   readonly problems: readonly ReceiptProblem[];
+  /** Promotions that are for its goods and were used as often as they may be; the open format does not tell them. */
+  readonly spent: readonly string[];
 }
 
 export interface ReceiptLine {
+  /** Place among the lines of the basket, of which a limit in units makes several; null: a gift. */
+  readonly of: number | null;
   readonly sku: string;
   readonly thousandths: number;
   readonly weighed: boolean;

@@ -16,6 +16,7 @@ import { problemsOf } from './problems.ts';
 import type { Receipt } from './receipt.ts';
 import { receiptLines } from './receipt-lines.ts';
 import { type Ringing, ringingOf } from './ringing.ts';
+import { spentPromotions } from './spent-promotions.ts';
 
 export interface RingOptions {
   /** Whether what is nearly reached is wanted. */
@@ -119,5 +120,6 @@ function finish(
     nearly: sole || !nearRewards ? [] : nearlyThere(ringing, applied),
     nextTiers: nearRewards ? nextTiers(nearRewards, pieces, rewards) : [],
     problems: problemsOf(ringing),
+    spent: spentPromotions(ringing.compiled, ringing.situation, ringing.lines),
   };
 }

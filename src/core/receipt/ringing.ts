@@ -10,10 +10,12 @@ import {
 import type { PriceAnswer } from '../tag-price/index.ts';
 import type { Basket } from './basket.ts';
 import { checkCodes } from './codes.ts';
+import { limitedLines } from './limited-lines.ts';
 import type { LiveOffer } from './offers-in-basket.ts';
 import { type PricedLine, priceLines, tagStory, unitsOf } from './priced-lines.ts';
 import type { Receipt, ReceiptLine } from './receipt.ts';
 import { isUnitOffer, type UnitOfferPromotion } from './unit-offers.ts';
+import { NO_UNIT_LIMITS, type UnitsLeft, unitsLeft } from './units-left.ts';
 
 /** What is known of the goods, with how the tag price of a gift came about. */
 export interface GoodsHere extends Goods {
@@ -40,9 +42,18 @@ export function ringingOf(
   compiled: CompiledPlan,
   basket: Basket,
 ): { ringing: Ringing; codes: Receipt['codes'] } {
+  const { situation, codes } = checkedIn(compiled, basket);
+  return { ringing: prepare(compiled, basket, situation, unitsLeft(compiled, basket, codes)), codes };
+}
+
+/** The same as if no limit in units were set: a line stays one line, and nobody pays less than by this. */
+export const unlimitedRinging = (compiled: CompiledPlan, basket: Basket): Ringing =>
+  prepare(compiled, basket, checkedIn(compiled, basket).situation, NO_UNIT_LIMITS);
+
+function checkedIn(compiled: CompiledPlan, basket: Basket) {
   const plain = plainSituation(compiled, basket);
   const { codes, holding, usedUp } = checkCodes(basket, compiled, plain);
-  return { ringing: prepare(compiled, basket, { ...plain, holding, usedUp }), codes };
+  return { codes, situation: { ...plain, holding, usedUp } };
 }
 
 /** The promotions whose codes a basket holds. */
@@ -58,10 +69,18 @@ const plainSituation = (compiled: CompiledPlan, basket: Basket): Situation =>
     ...(basket.terminal === null ? {} : { terminal: basket.terminal }),
   });
 
-function prepare(compiled: CompiledPlan, basket: Basket, situation: Situation): Ringing {
+function prepare(compiled: CompiledPlan, basket: Basket, situation: Situation, left: UnitsLeft): Ringing {
   const { catalogue } = compiled;
   const priceOf = pricesIn(compiled, situation);
-  const lines = priceLines(basket, compiled, priceOf);
+  const lines = limitedLines(priceLines(basket, compiled, priceOf), left, (line, without) => {
+    const usedUp = new Set([...(situation.usedUp ?? []), ...without]);
+    const [priced] = priceLines(
+      { ...basket, lines: [line] },
+      compiled,
+      pricesIn(compiled, { ...situation, usedUp }),
+    );
+    return { ...priced!, of: line.of };
+  });
   const goods: GoodsHere = {
     skuOf: (item) => catalogue.items[item]!.sku,
     familyOf: (item) => catalogue.items[item]!.parent ?? catalogue.items[item]!.sku,
@@ -82,6 +101,7 @@ function prepare(compiled: CompiledPlan, basket: Basket, situation: Situation): 
   const live = touching.map((offer): LiveOffer & { promotion: UnitOfferPromotion } => ({
     promotion: offer.promotion as UnitOfferPromotion,
     fits: offer.parts().map((part) => (unit: Unit) => part.has(unit.item, unit.regular)),
+    unitsLeft: left.get(offer.promotion.id) ?? Number.POSITIVE_INFINITY,
   }));
   return { compiled, basket, situation, lines, units, offers, live, goods, priceOf };
 }

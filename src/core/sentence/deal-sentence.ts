@@ -52,6 +52,8 @@ function boundWords(promotion: Framed): string[] {
   const { alone, channels, terminals, codes, codeBatches, startsFrom, limitPerBasket, uses = {} } = promotion;
   const limit = (count: number | undefined, words: string) =>
     count === undefined ? '' : `at most ${times(count)} ${words}`;
+  const units = (count: number | undefined, words: string) =>
+    count === undefined ? '' : `at most ${count === 1 ? 'one unit' : `${count} units`} ${words}`;
   const each = uses.every ? ` each ${uses.every}` : '';
   return [
     alone ? 'and nothing adds to it' : '',
@@ -63,6 +65,9 @@ function boundWords(promotion: Framed): string[] {
     limit(uses.perShopper, `a shopper${each}`),
     limit(uses.perCode, `a code${each}`),
     limit(uses.inAll, `in all${each}`),
+    units(uses.unitsPerShopper, `a shopper${each}`),
+    units(uses.unitsPerCode, `a code${each}`),
+    units(uses.unitsInAll, `in all${each}`),
   ].filter((part) => part !== '');
 }
 

@@ -21,12 +21,15 @@ export function usesRepository(db: Database): UseStore {
         const { held, has, stale } = await standingOf(tx, at, uses, now);
         if (stale) await forget(tx, keys, now);
         const others = (use: Use) =>
-          (taken.get(counterOf(use)) ?? 0) - (has.has(use.key) ? 1 : 0) + (held.get(counterOf(use)) ?? 0);
-        const free = uses.filter((use) => others(use) < use.most && !has.has(use.key));
-        await keep(tx, at, free.map(counterOf), until);
-        return new Map(
-          uses.flatMap((use) => (others(use) < use.most ? [] : [[use.key, others(use)] as const])),
+          (taken.get(counterOf(use)) ?? 0) - (has.get(use.key) ?? 0) + (held.get(counterOf(use)) ?? 0);
+        const fits = (use: Use) => others(use) + countOf(use) <= use.most;
+        await keep(
+          tx,
+          at,
+          uses.filter((use) => fits(use) && !has.has(use.key)),
+          until,
         );
+        return new Map(uses.flatMap((use) => (fits(use) ? [] : [[use.key, others(use)] as const])));
       }),
     async take({ store, ...at }, uses, when) {
       await db.transaction(async (tx) => {
@@ -34,8 +37,8 @@ export function usesRepository(db: Database): UseStore {
         const taken = await lock(tx, keys);
         const rows = uses.map((use) => ({
           ...{ ...at, key: use.key, span: use.span ?? null, promotion: use.promotion, store, at: when },
-          ...{ batch: batchOfKey(use.key), worth: use.worth ?? null },
-          over: (taken.get(counterOf(use)) ?? 0) >= use.most,
+          ...{ batch: batchOfKey(use.key), worth: use.worth ?? null, units: countOf(use) },
+          over: (taken.get(counterOf(use)) ?? 0) + countOf(use) > use.most,
         }));
         if (rows.length > 0) {
           const made = await tx
@@ -44,12 +47,10 @@ export function usesRepository(db: Database): UseStore {
             .onConflictDoNothing()
             .returning({ key: t.useTaken.key });
           const isMade = new Set(made.map(({ key }) => key));
-          const fresh = uses.filter(({ key }) => isMade.has(key)).map(counterOf);
-          if (fresh.length > 0)
-            await tx
-              .update(t.useCount)
-              .set({ taken: sql`${t.useCount.taken} + 1` })
-              .where(inArray(t.useCount.key, fresh));
+          await add(
+            tx,
+            uses.filter(({ key }) => isMade.has(key)),
+          );
         }
         await tx.delete(t.useHold).where(ofBasket(t.useHold, at));
       });
@@ -101,8 +102,8 @@ export function usesRepository(db: Database): UseStore {
 
 /** What is told of uses that were made. */
 function made(db: Database) {
-  const { key, terminal, store, basket, at, over, worth } = t.useTaken;
-  return db.select({ key, terminal, store, basket, at, over, worth }).from(t.useTaken).$dynamic();
+  const { key, terminal, store, basket, at, over, units, worth } = t.useTaken;
+  return db.select({ key, terminal, store, basket, at, over, units, worth }).from(t.useTaken).$dynamic();
 }
 
 const inStores = (stores: readonly string[] | null) =>
@@ -112,6 +113,9 @@ type Counted = Pick<Use, 'key' | 'span'>;
 
 /** What counts it: anew in each span. A slash stands between, which no date has. */
 const counterOf = ({ key, span }: Counted): string => (span === undefined ? key : `${key}/${span}`);
+
+/** How many it counts as. */
+const countOf = ({ units = 1 }: Use): number => units;
 
 /** In one order, so that no two baskets wait for each other. */
 const keysOf = (uses: readonly Counted[]): string[] => [...new Set(uses.map(counterOf))].sort();
@@ -132,7 +136,7 @@ async function lock(tx: Transaction, keys: readonly string[]): Promise<ReadonlyM
 }
 
 /**
- * What is kept of these for other baskets, by counter; which of them the basket itself has used already (a receipt that
+ * What is kept of these for other baskets, by counter; how many of them the basket itself has used already (a receipt that
  * is asked about once more after it was closed); and whether any was kept too long. In one question, as others wait.
  */
 async function standingOf(
@@ -140,17 +144,22 @@ async function standingOf(
   { terminal, basket }: BasketAtTill,
   uses: readonly Use[],
   now: Date,
-): Promise<{ held: ReadonlyMap<string, number>; has: ReadonlySet<string>; stale: boolean }> {
-  const { rows } = await tx.execute<{ key: string; held: string | null; stale: boolean }>(sql`
-    select h.key, count(*) filter (where h.until > ${now} and (h.terminal, h.basket) <> (${terminal}, ${basket})) as held,
+): Promise<{ held: ReadonlyMap<string, number>; has: ReadonlyMap<string, number>; stale: boolean }> {
+  const { rows } = await tx.execute<{
+    key: string;
+    held: string | null;
+    used: number | null;
+    stale: boolean;
+  }>(sql`
+    select h.key, coalesce(sum(h.units) filter (where h.until > ${now} and (h.terminal, h.basket) <> (${terminal}, ${basket})), 0) as held, null::int as used,
       bool_or(h.until <= ${now}) as stale
     from ${t.useHold} h where h.key = any(${sql.param(keysOf(uses))}) group by h.key
     union all
-    select u.key, null, false from ${t.useTaken} u
+    select u.key, null, u.units, false from ${t.useTaken} u
     where u.terminal = ${terminal} and u.basket = ${basket} and u.key = any(${sql.param(uses.map(({ key }) => key))})`);
   return {
     held: new Map(rows.flatMap(({ key, held }) => (held === null ? [] : [[key, Number(held)] as const]))),
-    has: new Set(rows.flatMap(({ key, held }) => (held === null ? [key] : []))),
+    has: new Map(rows.flatMap(({ key, used }) => (used === null ? [] : [[key, used] as const]))),
     stale: rows.some(({ stale }) => stale),
   };
 }
@@ -159,16 +168,26 @@ async function standingOf(
 async function keep(
   tx: Transaction,
   { terminal, basket }: BasketAtTill,
-  keys: readonly string[],
+  uses: readonly Use[],
   until: Date,
 ): Promise<void> {
+  const keys = uses.map(counterOf);
   await tx.execute(sql`
     with gone as (
-      delete from ${t.useHold} where terminal = ${terminal} and basket = ${basket} and key <> all(${sql.param([...keys])})
+      delete from ${t.useHold} where terminal = ${terminal} and basket = ${basket} and key <> all(${sql.param(keys)})
     )
-    insert into ${t.useHold} (terminal, basket, key, until)
-    select ${terminal}, ${basket}, unnest(${sql.param([...keys])}::text[]), ${until}
-    on conflict (terminal, basket, key) do update set until = excluded.until`);
+    insert into ${t.useHold} (terminal, basket, key, units, until)
+    select ${terminal}, ${basket}, unnest(${sql.param(keys)}::text[]), unnest(${sql.param(uses.map(countOf))}::int[]), ${until}
+    on conflict (terminal, basket, key) do update set until = excluded.until, units = excluded.units`);
+}
+
+/** Counts uses that were made; whoever asks holds their rows. */
+async function add(tx: Transaction, uses: readonly Use[]): Promise<void> {
+  if (uses.length === 0) return;
+  await tx.execute(sql`
+    update use_count c set taken = c.taken + made.units
+    from unnest(${sql.param(uses.map(counterOf))}::text[], ${sql.param(uses.map(countOf))}::int[]) made (key, units)
+    where c.key = made.key`);
 }
 
 /** What nobody paid or gave back in time; left to the basket itself where that is at it. */
@@ -187,9 +206,9 @@ async function heldOf(
   now: Date,
 ): Promise<ReadonlyMap<string, number>> {
   const rows = await on
-    .select({ key: t.useHold.key, held: count() })
+    .select({ key: t.useHold.key, held: sum(t.useHold.units) })
     .from(t.useHold)
     .where(and(inArray(t.useHold.key, [...keys]), gt(t.useHold.until, now)))
     .groupBy(t.useHold.key);
-  return new Map(rows.map(({ key, held }) => [key, held]));
+  return new Map(rows.map(({ key, held }) => [key, Number(held ?? 0)]));
 }

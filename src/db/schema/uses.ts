@@ -3,7 +3,10 @@ import { instant } from './instant.ts';
 
 /** How often something limited was used at all tills together; whoever uses it holds its row until that is written. */
 export const useCount = pgTable('use_count', {
-  /** As a basket tells its uses so far: a promotion, "code:CODE" or "promotion@shopper"; then the span, where there is one. */
+  /**
+   * As a basket tells its uses so far: a promotion, "code:CODE" or "promotion@shopper", "units:" before what counts units;
+   * then the span, where there is one.
+   */
   key: text().primaryKey(),
   taken: integer().notNull().default(0),
 });
@@ -17,6 +20,8 @@ export const useHold = pgTable(
     basket: text().notNull(),
     /** As of {@link useCount}. */
     key: text().notNull(),
+    /** How many it counts as: one, or so many units. */
+    units: integer().notNull().default(1),
     until: instant('until').notNull(),
   },
   (t) => [primaryKey({ columns: [t.terminal, t.basket, t.key] }), index('use_hold_key').on(t.key)],
@@ -38,6 +43,8 @@ export const useTaken = pgTable(
     toldAt: instant('told_at').notNull().defaultNow(),
     /** The batch whose code it is; null: of none. */
     batch: integer(),
+    /** How many it counts as: one, or so many units. */
+    units: integer().notNull().default(1),
     /** What its promotion took off the receipt, in minor units; null: the till did not tell. */
     worth: integer(),
     /** Whether it had been used as often as it may be before: a till that was cut off gave it by itself. */

@@ -152,7 +152,4 @@ export const randomLetters = (): string =>
 
 /** Whether its uses are counted at all. */
 export const isLimited = ({ uses, codeBatches }: Pick<PromotionDocument, 'uses' | 'codeBatches'>): boolean =>
-  codeBatches === true ||
-  uses?.inAll !== undefined ||
-  uses?.perCode !== undefined ||
-  uses?.perShopper !== undefined;
+  codeBatches === true || Object.keys(uses ?? {}).some((key) => key !== 'every' && key !== 'cutOff');

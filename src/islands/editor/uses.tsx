@@ -27,7 +27,7 @@ export function Uses({ promotion, view }: { promotion: string; view: LensView })
 }
 
 function Counted({
-  uses: { inAll, codes, every, beyond, currency, newest },
+  uses: { inAll, codes, units, every, beyond, currency, newest },
   view,
 }: {
   uses: UsesView;
@@ -35,12 +35,22 @@ function Counted({
 }) {
   return (
     <div className="mt-1 text-sm">
-      {inAll ? <p>{countWords(inAll, `in all${spanWords(every)}`)}</p> : null}
+      {inAll ? <p>{countWords(inAll, 'receipts', `in all${spanWords(every)}`)}</p> : null}
+      {units.map(({ code, ...count }) => (
+        <p key={code ?? ''}>
+          {code === null ? null : (
+            <>
+              <code>{code}</code>:{' '}
+            </>
+          )}
+          {countWords(count, 'units', `${code === null ? 'in all' : 'of this code'}${spanWords(every)}`)}
+        </p>
+      ))}
       {codes.length > 0 ? (
         <ul>
           {codes.map(({ code, ...count }) => (
             <li key={code}>
-              <code>{code}</code>: {countWords(count, `of this code${spanWords(every)}`)}
+              <code>{code}</code>: {countWords(count, 'receipts', `of this code${spanWords(every)}`)}
             </li>
           ))}
         </ul>
@@ -96,6 +106,7 @@ function Newest({ newest, view: { lens, now } }: { newest: UsesView['newest']; v
               ]
                 .filter(Boolean)
                 .join(', ') || 'a guest'}
+              {row.units === null ? '' : row.units === 1 ? ', one unit' : `, ${saidCount(row.units)} units`}
               {row.over ? ' beyond the limit, while cut off' : ''}
             </td>
           </tr>
@@ -109,8 +120,8 @@ const spanWords = (every: UsesView['every']): string =>
   every === null ? '' : every === 'day' ? ' today' : ` this ${every}`;
 
 /** "12 of 100 receipts in all; 1 is kept for a basket that is not paid yet." */
-function countWords({ most, taken, held }: UseCount, of: string): string {
-  const used = `${saidCount(taken)} of ${saidCount(most)} receipts ${of}`;
+function countWords({ most, taken, held }: UseCount, what: 'receipts' | 'units', of: string): string {
+  const used = `${saidCount(taken)} of ${saidCount(most)} ${what} ${of}`;
   if (held === 0) return `${used}.`;
   return `${used}; ${held === 1 ? 'one more is' : `${saidCount(held)} more are`} kept for baskets that are not paid yet.`;
 }

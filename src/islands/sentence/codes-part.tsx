@@ -21,19 +21,22 @@ export function CodesPart(props: PartProps) {
   );
 }
 
-const USES = {
+const LIMITS = {
   perShopper: 'At most so many receipts a shopper',
+  unitsPerShopper: 'At most so many units a shopper',
   inAll: 'At most so many receipts in all',
+  unitsInAll: 'At most so many units in all',
   perCode: 'At most so many receipts a code',
-  cutOff: 'While a till is cut off it may give so many by itself; nothing means none',
+  unitsPerCode: 'At most so many units a code',
 } as const;
+const CUT_OFF = 'While a till is cut off it may give so many by itself; nothing means none';
 
 function UsesFields({ draft, onChange }: PartProps) {
   const { uses = {}, ...rest } = draft;
-  return (Object.keys(USES) as (keyof typeof USES)[]).map((key) => (
+  const field = (key: keyof typeof LIMITS | 'cutOff', label: string) => (
     <OptionalCount
       key={key}
-      label={USES[key]}
+      label={label}
       count={uses[key]}
       onChange={(count) => {
         const { [key]: _, ...others } = uses;
@@ -42,7 +45,16 @@ function UsesFields({ draft, onChange }: PartProps) {
         onChange((limited ? { ...rest, uses: next } : rest) as Draft);
       }}
     />
-  ));
+  );
+  return (
+    <>
+      <span className="grid grid-cols-2 items-end gap-3">
+        {(Object.keys(LIMITS) as (keyof typeof LIMITS)[]).map((key) => field(key, LIMITS[key]))}
+      </span>
+      <span className="quiet block">Units beyond a limit cost what they would without this.</span>
+      {field('cutOff', CUT_OFF)}
+    </>
+  );
 }
 
 /** Only who says one of these gets it. */

@@ -24,7 +24,7 @@ import {
 import { type Currency, formatAmount, minorUnits, parseAmount } from '../../core/money/index.ts';
 import { describeFault, type StoreDocument } from '../../core/plan/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
-import { type Basket, ringBasket, standIns } from '../../core/receipt/index.ts';
+import { type Basket, promotionsOnGoods, ringBasket, standIns } from '../../core/receipt/index.ts';
 import { type ShopperPorts, withWhoIs } from '../known/index.ts';
 import type { BasketCheckStore, CurrentPlan, PlanBook, StoredBasketCheck } from '../ports/index.ts';
 
@@ -113,11 +113,7 @@ export async function actingInFailing(ports: Ports, now: Instant): Promise<Reado
     const { holds, at } = await resultOf(ports.checks, check, current, now);
     const parsed = holds ? null : parseBasket({ ...check.basket, at }, current.compiled);
     if (!parsed?.ok) continue;
-    const { lines, rewards } = ringed(current.compiled, parsed.basket);
-    for (const { priceChange, onTop, reductions } of lines)
-      for (const id of [priceChange, ...onTop, ...reductions.map(({ promotion }) => promotion)])
-        if (id !== null) acting.add(id);
-    for (const { promotion } of rewards) acting.add(promotion);
+    for (const id of promotionsOnGoods(ringed(current.compiled, parsed.basket))) acting.add(id);
   }
   return acting;
 }

@@ -34,6 +34,7 @@ export function trialBasketView(
       saving: money(saving),
     })),
     codes: codes.map(({ code, saves }) => ({ code, saves: money(saves) })),
+    of: best.lines.map(({ of }) => of),
     lists: best.lines.map(({ list }) => (list === null ? null : names.priceList(list))),
     items: Object.fromEntries([...skus].map((sku) => [sku, names.item(sku)])),
     promotions: Object.fromEntries(

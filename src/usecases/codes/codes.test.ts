@@ -220,7 +220,7 @@ describe('a code', () => {
     });
     const [{ key } = { key: '' }] = Object.values((await vouchCodes(ports, 'x', [codes[0]!], 0)).codes);
     ports.uses.of.set(key, [
-      { key, terminal: 't1', store: 'shop', basket: 'basket-1', at: NOW, over: false, worth: 100 },
+      { key, terminal: 't1', store: 'shop', basket: 'basket-1', at: NOW, over: false, units: 1, worth: 100 },
     ]);
     expect(await find(codes[0]!)).toMatchObject({
       value: { state: 'used', uses: [{ terminal: 't1', storeName: 'Shop', at: NOW.toISOString() }] },

@@ -11,6 +11,8 @@ export interface Use {
   readonly most: number;
   /** The first day of the span in which it counts; absent: it counts once for all. */
   readonly span?: string;
+  /** How many it counts as, where units are limited; absent: one. */
+  readonly units?: number;
   /** What the promotion takes off the receipt, in minor units; absent: not told. */
   readonly worth?: number;
 }
@@ -23,6 +25,8 @@ export interface UseMade {
   readonly basket: string;
   readonly at: Date;
   readonly over: boolean;
+  /** How many it counts as: one, or so many units. */
+  readonly units: number;
   /** Null: it was not told. */
   readonly worth: number | null;
 }

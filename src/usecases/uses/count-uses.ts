@@ -59,7 +59,8 @@ export function ofHolder(closed: ReceiptClosed, holder: CardHolder | null): Rece
   const ending = `@${shopper.id}`;
   const renamed = uses.flatMap((use) => {
     if (!use.key.endsWith(ending)) return [use];
-    return holder === null ? [] : [{ ...use, key: shopperKey(use.promotion, holder.countsAs) }];
+    const counted = use.key.slice(0, -ending.length);
+    return holder === null ? [] : [{ ...use, key: shopperKey(counted, holder.countsAs) }];
   });
   return { ...rest, uses: renamed, ...(holder === null ? {} : { shopper: { ...shopper, id: holder.id } }) };
 }

@@ -3,7 +3,14 @@ import { dayOf, firstDayOf, formatLocalDate, instant } from '../../core/calendar
 import { formatAmount, minorUnits } from '../../core/money/index.ts';
 import type { UseSpan } from '../../core/plan/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
-import { batchOfKey, codeKey, shopperKey } from '../../core/receipt/index.ts';
+import {
+  batchOfKey,
+  codeKey,
+  shopperKey,
+  unitsKey,
+  unitsOfCodeKey,
+  withoutUnits,
+} from '../../core/receipt/index.ts';
 import { todayIn } from '../check/index.ts';
 import { seenBy } from '../people/index.ts';
 import type { PlanBook, UseMade, UseStore } from '../ports/index.ts';
@@ -23,10 +30,17 @@ export async function lookAtUses(
   if (!promotion) return null;
   const { uses = {}, codes = [] } = promotion;
   const ofCodes = uses.perCode === undefined ? [] : codes;
+  const { unitsInAll, unitsPerCode } = uses;
+  const ofUnits = [
+    ...(unitsInAll === undefined ? [] : [{ code: null, key: unitsKey(id), most: unitsInAll }]),
+    ...(unitsPerCode === undefined
+      ? []
+      : codes.map((code) => ({ code, key: unitsOfCodeKey(id, code), most: unitsPerCode }))),
+  ];
   const span = uses.every === undefined ? {} : { span: spanAt(uses.every, compiled, now) };
   const [counted, newest, beyond] = await Promise.all([
     ports.uses.counted(
-      [id, ...ofCodes.map(codeKey)].map((key) => ({ key, ...span })),
+      [id, ...ofCodes.map(codeKey), ...ofUnits.map(({ key }) => key)].map((key) => ({ key, ...span })),
       new Date(now),
     ),
     ports.uses.newest(id, person.stores, NEWEST),
@@ -41,6 +55,7 @@ export async function lookAtUses(
       ...(counted.get(codeKey(code)) ?? none),
     })),
     perShopper: uses.perShopper ?? null,
+    units: ofUnits.map(({ code, key, most }) => ({ code, most, ...(counted.get(key) ?? none) })),
     every: uses.every ?? null,
     beyond: {
       receipts: beyond.receipts,
@@ -49,8 +64,13 @@ export async function lookAtUses(
     currency: compiled.plan.currency.code,
     newest: receiptsOf(newest).map(({ first, keys }) => {
       const store = compiled.stores.get(first.store);
-      const code = codes.find((one) => keys.some(({ key }) => key === codeKey(one)));
-      const ofShopper = keys.find(({ key }) => key.startsWith(shopperKey(id, '')));
+      const code = codes.find((one) =>
+        keys.some(({ key }) => key === codeKey(one) || key === unitsOfCodeKey(id, one)),
+      );
+      const whose = keys
+        .map(({ key }) => withoutUnits(key))
+        .find((key) => key.startsWith(shopperKey(id, '')));
+      const counts = keys.filter(({ key }) => key !== withoutUnits(key)).map(({ units }) => units);
       return {
         at: first.at.toISOString(),
         store: first.store,
@@ -59,7 +79,8 @@ export async function lookAtUses(
         terminal: first.terminal,
         code: code ?? null,
         batch: keys.map(({ key }) => batchOfKey(key)).find((batch) => batch !== null) ?? null,
-        shopper: ofShopper ? ofShopper.key.slice(shopperKey(id, '').length) : null,
+        shopper: whose?.slice(shopperKey(id, '').length) ?? null,
+        units: counts.length > 0 ? Math.max(...counts) : null,
         over: keys.some(({ over }) => over),
       };
     }),

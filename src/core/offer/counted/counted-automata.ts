@@ -6,13 +6,13 @@ import { limitedGroups } from './limited-groups.ts';
 
 /**
  * An automaton for each item, family or set of which there is enough; one for all of them where only so many may be
- * applied.
+ * applied, or only so many units be used.
  * @param least units of a group with which something can be applied
  */
 export function countedAutomata(
   count: CountedBy,
   least: number,
-  { units: members, limit, goods }: Members,
+  { units: members, limit, most, goods }: Members,
   make: (number: number, units: readonly Unit[]) => OfferAutomaton,
 ): MakeAutomaton[] {
   const keyOf = (unit: Unit) => countedBy(count, unit, goods);
@@ -24,7 +24,8 @@ export function countedAutomata(
   }
   for (const [key, units] of groups) if (units.length < least) groups.delete(key);
   const all = [...groups.values()];
-  if (limit >= all.length) return all.map((units) => (number) => make(number, units));
+  const few = all.reduce((sum, units) => sum + units.length, 0) > most;
+  if (limit >= all.length && !few) return all.map((units) => (number) => make(number, units));
   const keys = [...groups.keys()];
   const groupOf = (unit: Unit) => keys.indexOf(keyOf(unit));
   return [
@@ -33,7 +34,7 @@ export function countedAutomata(
         number,
         all.map((units) => make(number, units)),
         groupOf,
-        limit,
+        { limit, most: few ? most : Number.POSITIVE_INFINITY },
       ),
   ];
 }

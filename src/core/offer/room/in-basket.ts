@@ -7,7 +7,10 @@ import type { StartingPrice, Unit } from './unit.ts';
 export interface Members {
   readonly units: readonly Unit[];
   readonly start: StartingPrice;
+  /** How many applications are allowed. */
   readonly limit: Limit;
+  /** How many units may be used: asked only by what counts them together, as for others the limit says it. */
+  readonly most: Limit;
   /** Which units are among the goods of each of its parts. */
   readonly fits: readonly ((unit: Unit) => boolean)[];
   readonly goods: Goods;
