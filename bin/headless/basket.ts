@@ -1,11 +1,10 @@
-import { createReadStream } from 'node:fs';
-import { createInterface } from 'node:readline';
 import { parseBasket } from '../../src/contracts/index.ts';
 import { describeFault } from '../../src/core/plan/index.ts';
 import { type CompiledPlan, compile } from '../../src/core/price-book/index.ts';
 import { receiptDocument, ringBasket } from '../../src/core/receipt/index.ts';
 import { optional, readArguments, refuse } from './arguments.ts';
 import { type Voucher, voucherOf } from './code-file.ts';
+import { jsonLines } from './json-lines.ts';
 import { readPlanFile } from './plan-file.ts';
 
 /**
@@ -22,35 +21,11 @@ export async function basket(words: readonly string[]): Promise<void> {
     refuse([], 'plan and baskets both come from standard input', 'a file for one of them');
   const compiled = compile(readPlanFile(plan));
   const vouch = voucherOf(optional(args, 'codes'), compiled);
-  const input = baskets === '-' ? process.stdin : createReadStream(baskets!);
-  const lines = createInterface({ input, crlfDelay: Number.POSITIVE_INFINITY });
-  const unreadable = new Promise<never>((_, reject) => {
-    input.once('error', reject);
-  });
-  unreadable.catch(() => {});
-  try {
-    for await (const line of lines) {
-      if (line.trim() === '') continue;
-      await write(`${JSON.stringify(answer(line, compiled, vouch))}\n`);
-    }
-    // A file that cannot be opened ends the lines without a word.
-    if (input.errored) throw input.errored;
-  } catch (error) {
-    refuse(
-      [],
-      `${baskets} cannot be read (${(error as NodeJS.ErrnoException).code ?? (error as Error).message})`,
-      'the path of a file of baskets',
-    );
-  }
+  for await (const line of jsonLines(baskets!, 'baskets'))
+    await write(`${JSON.stringify(line.ok ? answer(line.raw, compiled, vouch) : { error: line.error })}\n`);
 }
 
-function answer(line: string, compiled: CompiledPlan, vouch: Voucher): object {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(line.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    return { error: `it is no JSON (${(error as Error).message})` };
-  }
+function answer(raw: unknown, compiled: CompiledPlan, vouch: Voucher): object {
   const parsed = parseBasket(raw, compiled);
   if (parsed.ok) {
     const basket = { ...parsed.basket, vouched: vouch(parsed.basket.codes) };

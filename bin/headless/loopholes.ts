@@ -12,11 +12,11 @@ const MOST_UNITS = 40;
 const MOST_FOUND = 100;
 
 /**
- * `belltag loopholes PLAN --store S --at T [--units N] [--group G]… [--code C]… [--payment P]`: JSON Lines, the baskets
+ * `belltag loopholes PLAN --store S --at T [--units N] [--group G]… [--shopper ID] [--code C]… [--payment P]`: JSON Lines, the baskets
  * that leave the least, and last how far was looked.
  */
 export function loopholes(words: readonly string[], print: (line: string) => void): void {
-  const args = readArguments(words, ['store', 'at', 'units', 'group', 'code', 'payment']);
+  const args = readArguments(words, ['store', 'at', 'units', 'group', 'shopper', 'code', 'payment']);
   const plan = readPlanFile(args.positional[0]);
   const compiled = compile(plan);
   const { store, clock } = placeOf(args, compiled);

@@ -6,6 +6,7 @@ import { loopholes } from './loopholes.ts';
 import { overlaps } from './overlaps.ts';
 import { readPlanFile } from './plan-file.ts';
 import { price } from './price.ts';
+import { results } from './results.ts';
 import { timeline } from './timeline.ts';
 import { allUsage, type CallName, usageOf } from './usage.ts';
 
@@ -13,7 +14,9 @@ import { allUsage, type CallName, usageOf } from './usage.ts';
 declare const BELLTAG_VERSION: string;
 
 type Call = (words: readonly string[], print: (line: string) => void) => void | Promise<void>;
-const CALLS: Readonly<Record<CallName, Call>> = { check, price, book, timeline, basket, overlaps, loopholes };
+const CALLS: Readonly<Record<CallName, Call>> = {
+  ...{ check, price, book, timeline, basket, overlaps, loopholes, results },
+};
 
 /** `belltag check PLAN`: nothing, or the faults. */
 function check(words: readonly string[]): void {

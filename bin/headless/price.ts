@@ -7,9 +7,18 @@ import { momentOf, placeOf, shopperOf, skuOf } from './question.ts';
 
 const MOST_UNITS = 9_999;
 
-/** `belltag price PLAN --store S --item SKU --at T [--group G]… [--channel C] [--ladder N]`: one JSON object. */
+/** `belltag price PLAN --store S --item SKU --at T [--group G]… [--shopper ID] [--channel C] [--ladder N]`: one JSON object. */
 export function price(words: readonly string[], print: (line: string) => void): void {
-  const args = readArguments(words, ['store', 'item', 'at', 'group', 'channel', 'terminal', 'ladder']);
+  const args = readArguments(words, [
+    'store',
+    'item',
+    'at',
+    'group',
+    'shopper',
+    'channel',
+    'terminal',
+    'ladder',
+  ]);
   const plan = readPlanFile(args.positional[0]);
   const compiled = compile(plan);
   const { store, clock } = placeOf(args, compiled);

@@ -1,8 +1,8 @@
 import { type Instant, parseMoment, type ZoneClock } from '../../src/core/calendar/index.ts';
 import type { StoreDocument } from '../../src/core/plan/index.ts';
-import type { CompiledPlan } from '../../src/core/price-book/index.ts';
+import { type CompiledPlan, knownShopper } from '../../src/core/price-book/index.ts';
 import { GUEST, type Shopper } from '../../src/core/tag-price/index.ts';
-import { type Arguments, one, refuse } from './arguments.ts';
+import { type Arguments, one, optional, refuse } from './arguments.ts';
 
 export interface Place {
   readonly store: StoreDocument;
@@ -35,7 +35,7 @@ export function momentOf(args: Arguments, name: string, clock: ZoneClock): Insta
   );
 }
 
-/** Without a group the shopper is a guest. */
+/** Without a number or a group the shopper is a guest. Somebody with a number is of what the plan says of it as well. */
 export function shopperOf(args: Arguments, compiled: CompiledPlan): Shopper {
   const groups = args.options.get('group') ?? [];
   const known = new Set(compiled.plan.shopperGroups.map(({ id }) => id));
@@ -43,5 +43,9 @@ export function shopperOf(args: Arguments, compiled: CompiledPlan): Shopper {
     if (!known.has(group))
       refuse(['--group'], `no shopper group "${group}"`, 'the id of a shopper group in the plan');
   }
-  return groups.length === 0 ? GUEST : { kind: 'shopper', id: null, groups };
+  const id = optional(args, 'shopper');
+  if (id === undefined) return groups.length === 0 ? GUEST : { kind: 'shopper', id: null, groups };
+  if (!compiled.shoppers.has(id))
+    refuse(['--shopper'], `no shopper "${id}"`, 'the number of a shopper or an account in the plan');
+  return knownShopper(compiled, id, groups);
 }

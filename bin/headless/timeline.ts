@@ -7,7 +7,7 @@ import { momentOf, placeOf, shopperOf, skuOf } from './question.ts';
 
 /** `belltag timeline PLAN --store S --item SKU --from T --to T`: a JSON array of steps. */
 export function timeline(words: readonly string[], print: (line: string) => void): void {
-  const args = readArguments(words, ['store', 'item', 'from', 'to', 'group', 'channel']);
+  const args = readArguments(words, ['store', 'item', 'from', 'to', 'group', 'shopper', 'channel']);
   const plan = readPlanFile(args.positional[0]);
   const compiled = compile(plan);
   const { store, clock } = placeOf(args, compiled);

@@ -8,6 +8,10 @@ interface Usage {
 const STORE = ['--store S', 'the id of a store'] as const;
 const AT = ['--at T', 'a wall time at the store, such as 2027-03-01T09:00'] as const;
 const GROUP = ['--group G', 'a kind of shopper; may stand more than once, without it a guest'] as const;
+const SHOPPER = [
+  '--shopper ID',
+  'the number of a shopper or an account of the plan, with its kinds and lists',
+] as const;
 const SPAN = [
   ['--from T', 'the first moment that is looked at'],
   ['--to T', 'the moment before which it ends'],
@@ -19,13 +23,14 @@ export const USAGES = {
     answers: 'Nothing, or one line for each fault of the plan: where, what is wrong, what would be right.',
   },
   price: {
-    line: 'belltag price PLAN --store S --item SKU --at T [--group G]... [--channel C] [--terminal ID] [--ladder N]',
+    line: 'belltag price PLAN --store S --item SKU --at T [--group G]... [--shopper ID] [--channel C] [--terminal ID] [--ladder N]',
     answers: 'One JSON object: the price, where it comes from, and what lost.',
     options: [
       STORE,
       ['--item SKU', 'the number of an item'],
       AT,
       GROUP,
+      SHOPPER,
       ['--channel C', 'where it is sold, such as web; without it in the store'],
       ['--terminal ID', 'at which till'],
       ['--ladder N', 'what 1 to N units come to, and every deal that takes the item in'],
@@ -37,13 +42,14 @@ export const USAGES = {
     options: [STORE, AT],
   },
   timeline: {
-    line: 'belltag timeline PLAN --store S --item SKU --from T --to T [--group G]... [--channel C]',
+    line: 'belltag timeline PLAN --store S --item SKU --from T --to T [--group G]... [--shopper ID] [--channel C]',
     answers: 'A JSON array of the spans in which one price holds.',
     options: [
       STORE,
       ['--item SKU', 'the number of an item'],
       ...SPAN,
       GROUP,
+      SHOPPER,
       ['--channel C', 'where it is sold'],
     ],
   },
@@ -57,14 +63,20 @@ export const USAGES = {
     answers: 'JSON Lines: what may be wrong between promotions.',
     options: SPAN,
   },
+  results: {
+    line: 'belltag results PLAN SALES [--by promotion,store,day,item]',
+    answers: 'JSON Lines: what each promotion brought, out of a file of sales (JSON Lines).',
+    options: [['--by KEYS', 'what is told apart, with commas between; without it promotion']],
+  },
   loopholes: {
-    line: 'belltag loopholes PLAN --store S --at T [--units N] [--group G]... [--code C]... [--payment P]',
+    line: 'belltag loopholes PLAN --store S --at T [--units N] [--group G]... [--shopper ID] [--code C]... [--payment P]',
     answers: 'JSON Lines: the baskets that leave the least, and last how far was looked.',
     options: [
       STORE,
       AT,
       ['--units N', 'the most units of a basket, up to 40; without it 12'],
       GROUP,
+      SHOPPER,
       ['--code C', 'a code that the shopper has; may stand more than once'],
       ['--payment P', 'the way of payment'],
     ],

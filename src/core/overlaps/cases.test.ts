@@ -229,6 +229,21 @@ describe('a deal', () => {
       [],
     ],
     [
+      'that uses more units at once than its own limit',
+      [deal('d', bundle('3.00'), { uses: { unitsPerShopper: 1 } })],
+      ['never-reached d'],
+    ],
+    ['that may have just as many as it uses', [deal('d', bundle('8.00'), { uses: { unitsInAll: 3 } })], []],
+    [
+      'with a tier beyond its limit in units',
+      [
+        deal('d', tiers({ atLeast: 3, percentOff: 1000 }, { atLeast: 6, percentOff: 1500 }), {
+          uses: { unitsPerShopper: 5 },
+        }),
+      ],
+      ['never-reached d'],
+    ],
+    [
       'with a tier that gives no more',
       [deal('d', tiers({ atLeast: 3, percentOff: 1000 }, { atLeast: 6, percentOff: 1000 }))],
       ['never-reached d'],

@@ -33,8 +33,8 @@ export interface Finding {
   readonly to: Instant | null;
   /** Of one unit: what it is under its cost or its floor, or raised by; the lowest price before; what a deal asks too much. */
   readonly amount: MinorUnits | null;
-  /** Which part of an offer it is about: a tier, from so much on, or a slot, by its place. */
-  readonly part?: { readonly kind: 'tier' | 'part'; readonly at: number };
+  /** Which part of an offer it is about: a tier, from so much on, a slot, by its place, or a limit of so many units. */
+  readonly part?: { readonly kind: 'tier' | 'part' | 'limit'; readonly at: number };
 }
 
 const text = ({ code, promotions }: Finding): string => [code, ...promotions].join('\n');

@@ -1,5 +1,6 @@
 import { DAY } from '../calendar/index.ts';
 import { isUnitOffer } from '../receipt/index.ts';
+import { beyondLimit } from './beyond-limit.ts';
 import type { Finding } from './finding.ts';
 import { giftNotCarried } from './gift-not-carried.ts';
 import { neverWins } from './never-wins.ts';
@@ -51,6 +52,7 @@ export function lookAt(scope: Scope, one: Looked): readonly Finding[] {
   return [
     ...whole,
     ...giftNotCarried(scope, one),
+    ...beyondLimit(scope, one),
     ...worseThanShelf(scope, one, scenes),
     ...idleTiers(scope, one, scenes),
     ...thinDeal(scope, one, scenes),

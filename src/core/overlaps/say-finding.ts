@@ -34,6 +34,8 @@ export function sayFinding(
     case 'never-wins':
       return `${name(0)} never sets a price: others go before it on ${where}.`;
     case 'never-reached':
+      if (finding.part?.kind === 'limit')
+        return `${name(0)} can never be had: at once it uses more units than the ${finding.part.at} of its limit.`;
       return finding.part?.kind === 'part'
         ? `${name(0)} can never be complete: no store of it sells anything of its part ${finding.part.at + 1}.`
         : `${name(0)}: from ${finding.part?.at ?? 0} on it gives no more than before.`;
