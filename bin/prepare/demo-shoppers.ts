@@ -48,7 +48,7 @@ export async function demoShoppers(
   const people = shopperRepository(db);
   const firm = shoppers.filter(({ account }) => account !== undefined);
   for (const [i, name] of FIRM.entries()) {
-    const id = await people.newNumber();
+    const [id] = (await people.newNumbers(1)) as [string];
     if (firm.some((one) => one.id === id))
       await people.add(
         id,
@@ -61,7 +61,7 @@ export async function demoShoppers(
   const cards = shopperGroups.find(({ id }) => id === 'members')?.cards;
   if (!cards) return;
   const add = async (i: number) => {
-    const id = await people.newNumber();
+    const [id] = (await people.newNumbers(1)) as [string];
     const number = memberCard(i, cards.prefix, cards.digits);
     const name = i < MEMBERS - NAMELESS ? nameOf(i) : null;
     const kept = { hash: codeSeal.hashOfCard(number), lastDigits: number.slice(-4) };

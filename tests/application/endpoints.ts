@@ -125,6 +125,8 @@ export const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?
   'POST codes/[batch]/list': ['plan', '/api/codes/0/list'],
   'POST codes/[batch]/step': ['plan', '/api/codes/0/step', {}],
   'POST shoppers/index': ['plan', '/api/shoppers', {}],
+  'GET shoppers/people': ['plan', '/api/shoppers/people?kind=csv'],
+  'POST shoppers/people': ['plan', '/api/shoppers/people', 'nothing'],
   'POST shoppers/find': ['plan', '/api/shoppers/find', {}],
   'GET shoppers/[id]': ['plan', `/api/shoppers/${NOWHERE}`],
   'PUT shoppers/[id]': ['plan', `/api/shoppers/${NOWHERE}`, {}],

@@ -22,6 +22,7 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   renewPriceFiles: 'the application itself, once what terminals hold is half over',
   sendAgain: 'a part of those that send once more, which ask who may',
   shopperOf: 'a part of what prices are asked by, which ask who may',
+  matchPeople: 'a part of what brings people of a file in, which asks who may',
   cardAtTill: 'a till is shown a card, known by its own key',
   holderOfCard: 'a till was shown a card while it was cut off, known by its own key',
   personOfCard: 'a part of what a till asks of a card',

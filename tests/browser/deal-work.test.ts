@@ -189,6 +189,12 @@ test('a basket is kept as a check, rung elsewhere beside, and thrown away', asyn
   await page.goto('/check/basket?where=s001&lines=Q100042*2');
   await settled(page);
   await page.getByLabel('Keep this basket as').fill('Two teas, cheap');
+  // What is offered as its price follows the basket, until something else is typed.
+  const offered = () => page.getByLabel('EUR').inputValue();
+  await expect.poll(offered).toMatch(/^\d/);
+  const ofTwo = await offered();
+  await page.getByLabel(/^Quantity of/).fill('3');
+  await expect.poll(offered).not.toBe(ofTwo);
   await page.getByLabel('EUR').fill('0.10');
   await page.getByRole('button', { name: 'Keep it' }).click();
   const kept = page.getByRole('listitem').filter({ hasText: 'Two teas, cheap' });

@@ -39,6 +39,38 @@ afterAll(async () => {
   await controlTill(TILL, { on: '1' });
 });
 
+describe('a file of people', () => {
+  const bring = async (text: string, more = '', name: 'ines' | 'tove' = 'ines') =>
+    (await as(name)).upload(`/api/shoppers/people${more}`, Buffer.from(text));
+
+  it('makes them known after it was looked at, at the tills too, and comes back out', async () => {
+    const { name, email } = somebody();
+    const file = `Name;E-mail;Kinds of shopper;Card\n${name};${email};Members;LEAF-${fresh}-77\n`;
+    const told = async (more: string) => (await bring(file, more)).body;
+    expect(await told('?dry=1')).toMatchObject({ kind: 'result', result: { added: 1, done: false } });
+    expect(await told('')).toMatchObject({ kind: 'result', result: { added: 1, done: true } });
+    const found = await (await as('ines')).send('POST', '/api/shoppers/find', { text: name });
+    expect(found.body).toMatchObject({ found: [{ name, groups: ['Members'] }] });
+    expect((await rung('basket-filed', `leaf ${fresh} 77`)).card).toMatchObject({ state: 'known' });
+    const out = await (await as('ines')).get('/api/shoppers/people?kind=csv');
+    expect(out.body).toContain(`${name},${email},Members`);
+  });
+
+  it('of many stands in the trail as one, with how many', async () => {
+    const rows = Array.from({ length: 201 }, (_, i) => `many.${i}@letters.example;Students`);
+    const { body } = await bring(['E-mail;Kinds of shopper', ...rows].join('\n'));
+    expect(body).toMatchObject({ result: { added: 201, done: true } });
+    const { body: trail } = await (await as('ines')).get('/check/history');
+    expect(trail).toContain('All known shoppers');
+    expect(trail).toMatch(/Made known[\s\S]{0,200}201/);
+  });
+
+  it('is refused with a column that nobody chose, and to whoever may not see people', async () => {
+    expect((await bring('E-mail\nx@y.example', '?matching=7')).status).toBe(422);
+    expect((await bring('E-mail\nx@y.example', '', 'tove')).status).toBe(403);
+  });
+});
+
 describe('a card at a till', () => {
   it('makes the prices of whoever holds it, and what they buy counts for them', async () => {
     const { id, card } = await known();
@@ -58,7 +90,10 @@ describe('a card at a till', () => {
       orderList: [{ terminal: TILL, paid: theirs.rung.receipt.total }],
     });
     expect(seen.promotions).toContainEqual(
-      expect.objectContaining({ id: 'twice-each', uses: { taken: 1, most: 2, every: null } }),
+      expect.objectContaining({
+        id: 'twice-each',
+        uses: [{ of: 'receipts', taken: 1, most: 2, every: null }],
+      }),
     );
     await rung('basket-second', card);
     await closeBasket(TILL, 'basket-second', 'paid');

@@ -52,7 +52,7 @@ const call = (words: readonly string[], input = '') => {
 };
 
 describe('belltag', () => {
-  const CALLS = ['check', 'price', 'book', 'timeline', 'basket', 'overlaps', 'loopholes'];
+  const CALLS = ['check', 'price', 'book', 'timeline', 'basket', 'overlaps', 'loopholes', 'results'];
   it.each([[[]], [['--help']], [['-h']], [['help']]])('tells of all calls with %j', (words) => {
     const { status, stdout, stderr } = call(words);
     expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
@@ -157,6 +157,16 @@ describe('belltag price', () => {
     });
   });
 
+  it('asks for somebody with a number, who has what the plan says of it', () => {
+    const at = ['--item', 'milk', '--at', '2027-04-14T12:00', '--channel', 'web'];
+    const asked = (...who: string[]) => JSON.parse(price(...at, ...who).stdout);
+    expect(asked('--shopper', 'm-1')).toEqual(asked('--group', 'members'));
+    expect(asked('--shopper', 'm-1', '--group', 'staff')).toEqual(
+      asked('--group', 'members', '--group', 'staff'),
+    );
+    expect(asked('--shopper', 'm-1')).not.toEqual(asked());
+  });
+
   it('tells what so many units come to, and every deal that takes the item in', () => {
     const { stdout } = price('--item', 'milk', '--at', '2027-04-14T12:00', '--ladder', '2');
     expect(JSON.parse(stdout)).toMatchObject({
@@ -193,6 +203,10 @@ describe('belltag price', () => {
       ['--store', 'east', '--item', 'milk', '--at', '2027-04-14T12:00', '--ladder', '0'],
     ],
     ['an unknown group', ['--store', 'east', '--item', 'milk', '--at', '2027-04-14T12:00', '--group', 'x']],
+    [
+      'an unknown shopper',
+      ['--store', 'east', '--item', 'milk', '--at', '2027-04-14T12:00', '--shopper', 'x'],
+    ],
     ['a missing option', ['--store', 'east', '--item', 'milk']],
     [
       'an unknown option',
@@ -329,5 +343,84 @@ describe('belltag loopholes', () => {
 
   it.each([[['--units', '0']], [['--units', 'many']], [['--group', 'nobody']]])('refuses %j', (options) => {
     expect(belltag('loopholes', 'plan.json', ...at, ...options).status).toBe(2);
+  });
+});
+
+describe('belltag results', () => {
+  const basket = { store: 'east', at: '2027-04-14T12:00', lines: [{ sku: 'milk', quantity: 2 }] };
+  const sold = (sale: string, more: object = {}) => {
+    const receipt = JSON.parse(
+      call(['basket', join(folder, 'plan.json'), '-'], JSON.stringify(basket)).stdout,
+    );
+    return { sale, terminal: 'east-1', store: 'east', at: basket.at, priceFile: 3, basket, receipt, ...more };
+  };
+  const results = (sales: readonly unknown[], ...options: string[]) =>
+    call(
+      ['results', join(folder, 'plan.json'), '-', ...options],
+      sales.map((one) => JSON.stringify(one)).join('\n'),
+    );
+
+  it('sums up what each promotion brought, a sale that comes twice once', () => {
+    const { status, stdout } = results([sold('a'), sold('b', { at: '2027-04-15T08:00' }), sold('a')]);
+    expect(status).toBe(0);
+    const [pair, spring] = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
+    expect([pair.promotion, spring.promotion]).toEqual(['pair', 'spring']);
+    expect(pair).toMatchObject({ receipts: 2, units: 4, takings: '71.20' });
+    expect(Object.keys(spring)).toEqual([
+      ...['promotion', 'receipts', 'units', 'takings', 'reduction', 'cost', 'margin'],
+    ]);
+  });
+
+  it('tells apart what is asked for', () => {
+    const { stdout } = results(
+      [sold('a'), sold('b', { at: '2027-04-15T08:00' })],
+      '--by',
+      'day,promotion,item',
+    );
+    const rows = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
+    expect(rows.map(({ day, promotion, item, units }) => [day, promotion, item, units])).toEqual([
+      ['2027-04-14', 'pair', 'milk', 2],
+      ['2027-04-14', 'spring', 'milk', 2],
+      ['2027-04-15', 'pair', 'milk', 2],
+      ['2027-04-15', 'spring', 'milk', 2],
+    ]);
+  });
+
+  it('sums nothing up where a sale cannot be read, and says which', () => {
+    const wrong = sold('c');
+    const [line] = wrong.receipt.lines;
+    const currency = sold('d');
+    currency.receipt.currency = 'USD';
+    const { status, stdout, stderr } = results([
+      sold('a'),
+      { ...wrong, receipt: { ...wrong.receipt, lines: [{ ...line, net: '3.999' }] } },
+      currency,
+      { sale: 'e' },
+    ]);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain('/line 2/receipt/lines/0/net: "3.999" is no amount of EUR');
+    expect(stderr).toContain('/line 3/receipt/currency: it was paid in USD; wanted: EUR');
+    expect(stderr).toContain('/line 4/terminal: "terminal" is missing');
+  });
+
+  it.each([
+    ['no file of sales', ['results', 'plan.json'], 'no sales are named'],
+    ['a file that is not there', ['results', 'plan.json', 'nowhere.jsonl'], 'cannot be read (ENOENT)'],
+    ['a key that is none', ['results', 'plan.json', '-', '--by', 'promotion,week'], '"week" is none'],
+    [
+      'a key twice',
+      ['results', 'plan.json', '-', '--by', 'day,day'],
+      '"day" is none to tell results apart by, or is said twice',
+    ],
+  ])('refuses %s', (_, [name, plan, ...rest], message) => {
+    const { status, stdout, stderr } = call([name!, join(folder, plan!), ...rest]);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain(message);
   });
 });

@@ -1,3 +1,4 @@
+import { inArray } from 'drizzle-orm';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import {
   type Database,
@@ -28,7 +29,7 @@ let cards = 0;
 /** Somebody with a card of their own. */
 async function known(name: string | null, groups: string[] = ['members']) {
   const people = shopperRepository(db);
-  const id = await people.newNumber();
+  const id = (await people.newNumbers(1))[0]!;
   const number = `29900000${String(++cards).padStart(4, '0')}`;
   const email = name && `${name.toLowerCase().replaceAll(' ', '.')}@letters.example`;
   expect(await people.add(id, { name, email, groups }, [card(number)], 'ines', NOW)).toBe(true);
@@ -54,7 +55,7 @@ test('somebody is kept with groups and cards, and found by any part of a name as
 test('a card is one person’s: nothing is kept of who is added with another’s', async () => {
   const people = shopperRepository(db);
   const { number } = await known('Ann Ferrow');
-  const id = await people.newNumber();
+  const id = (await people.newNumbers(1))[0]!;
   const bo = { name: 'Bo Fenner', email: null, groups: [] };
   expect(await people.add(id, bo, [card('299111111111'), card(number)], 'ines', NOW)).toBe(false);
   expect(await people.person(id)).toBeNull();
@@ -65,11 +66,81 @@ test('of two tills that register a blank card at once one does', async () => {
   const people = shopperRepository(db);
   const blank = card('299222222222');
   const nobody = { name: null, email: null, groups: ['members'] };
-  const ids = await Promise.all(Array.from({ length: 8 }, () => people.newNumber()));
+  const ids = await people.newNumbers(8);
   const added = await Promise.all(ids.map((id) => people.add(id, nobody, [blank], null, NOW)));
   expect(added.filter(Boolean)).toHaveLength(1);
   const { id } = (await people.byCard(blank.hash))!;
   expect(await people.people(ids)).toMatchObject([{ id }]);
+});
+
+test('people of a file are all made known or none, with who was of which kind in the trail', async () => {
+  const people = shopperRepository(db);
+  const { id, number } = await known('Gwen Marlow');
+  const [fresh, other] = (await people.newNumbers(2)) as [string, string];
+  const details = (name: string, groups: string[]) => ({ name, email: null, groups });
+  const file = (cardOfOther: string) => [
+    { id, details: details('Gwen M.', []), card: null },
+    { id: fresh, details: details('Hal Orrin', ['members']), card: card('299555555555') },
+    { id: other, details: details('Ivo Tarn', ['members']), card: card(cardOfOther) },
+  ];
+  expect(await people.bringIn(file(number), 'ines', NOW)).toBe(false);
+  expect(await people.people([id, fresh, other])).toMatchObject([
+    { name: 'Gwen Marlow', groups: ['members'] },
+  ]);
+  expect(await people.bringIn(file('299666666666'), 'ines', NOW)).toBe(true);
+  expect(await people.people([id, fresh, other])).toMatchObject([
+    { name: 'Gwen M.', groups: [], cards: [number.slice(-4)] },
+    { name: 'Hal Orrin', groups: ['members'], cards: ['5555'] },
+    { name: 'Ivo Tarn', groups: ['members'] },
+  ]);
+  const told = await db
+    .select()
+    .from(schema.auditEntry)
+    .where(inArray(schema.auditEntry.subject, [id, fresh]))
+    .orderBy(schema.auditEntry.id);
+  expect(told.slice(-2)).toMatchObject([
+    {
+      subject: id,
+      action: 'changed',
+      person: 'ines',
+      before: { groups: ['members'] },
+      after: { groups: [] },
+    },
+    { subject: fresh, action: 'added', before: null, after: { groups: ['members'], cards: 1 } },
+  ]);
+  expect(JSON.stringify(told)).not.toContain('Hal');
+});
+
+test('many are read and looked for at once, and each once', async () => {
+  const people = shopperRepository(db);
+  const ids = await people.newNumbers(2_500);
+  const file = ids.map((id, i) => ({
+    id,
+    details: { name: `Member ${i}`, email: `many.${i}@letters.example`, groups: ['members'] },
+    card: card(`MANY${id}`),
+  }));
+  expect(await people.bringIn(file, 'ines', NOW)).toBe(true);
+  const told = await db
+    .select()
+    .from(schema.auditEntry)
+    .where(inArray(schema.auditEntry.subject, ['*', ids[0]!]));
+  expect(told).toMatchObject([
+    { action: 'brought in as a file', person: 'ines', after: { added: 2_500, changed: 0 } },
+  ]);
+  const held = await people.holders(ids.map((id) => card(`MANY${id}`).hash));
+  expect(new Set(held.values())).toEqual(new Set(ids));
+  expect(
+    (await people.withEmails(['MANY.7@letters.example', 'nobody@x.example'])).get('many.7@letters.example'),
+  ).toEqual([ids[7]]);
+  const all: string[] = [];
+  for (let after = ''; ; ) {
+    const some = await people.all(after, 1_000);
+    all.push(...some.map(({ id }) => id));
+    if (some.length < 1_000) break;
+    after = some.at(-1)!.id;
+  }
+  expect(new Set(all).size).toBe(all.length);
+  expect(all).toEqual(expect.arrayContaining(ids));
 });
 
 test('a closed receipt counts once, however often and at whatever server it is told', async () => {

@@ -32,7 +32,36 @@ export function shoppersInMemory(): ShopperStore & { readonly deeds: string[] } 
         for (const group of groups) byGroup.set(group, (byGroup.get(group) ?? 0) + 1);
       return { all: people.size, byGroup };
     },
-    newNumber: async () => String(++number),
+    newNumbers: async (count) => Array.from({ length: count }, () => String(++number)),
+    async bringIn(some, _, since) {
+      if (some.some(({ card }) => card && cards.has(hex(card.hash)))) return false;
+      for (const { id, details, card } of some) {
+        const known = people.get(id) ?? { id, cards: [], orders: 0, spent: 0, since };
+        people.set(id, { ...known, ...details });
+        if (card) give(id, card);
+      }
+      deeds.push(`brought in ${some.length}`);
+      return true;
+    },
+    holders: async (hashes) =>
+      new Map(hashes.map(hex).flatMap((hash) => (cards.has(hash) ? [[hash, cards.get(hash)!]] : []))),
+    async withEmails(emails) {
+      const found = new Map<string, string[]>();
+      for (const { id, email } of people.values()) {
+        const small = email?.toLowerCase();
+        if (small && emails.some((one) => one.toLowerCase() === small))
+          found.set(small, [...(found.get(small) ?? []), id]);
+      }
+      return found;
+    },
+    all: async (after, most) =>
+      [...people.values()]
+        .filter(({ id }) => id > after)
+        .sort((a, b) => (a.id < b.id ? -1 : 1))
+        .slice(0, most),
+    async takenOut() {
+      deeds.push('taken out as a file');
+    },
     async add(id, details, given, _, since) {
       if (given.some(({ hash }) => cards.has(hex(hash)))) return false;
       people.set(id, { id, ...details, cards: [], orders: 0, spent: 0, since });

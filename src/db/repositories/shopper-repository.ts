@@ -1,7 +1,8 @@
-import { asc, count, desc, eq, inArray, sql, TransactionRollbackError } from 'drizzle-orm';
+import { asc, count, desc, eq, gt, inArray, sql, TransactionRollbackError } from 'drizzle-orm';
 import type { FreshCard, KnownPerson, PersonDetails, ShopperStore } from '../../usecases/ports/index.ts';
 import type { Database, Transaction } from '../connect.ts';
 import * as t from '../schema/index.ts';
+import { bringPeopleIn, EVERYBODY } from './bring-people-in.ts';
 import { planVersionOf } from './plan-version.ts';
 
 /** People whom the chain knows beside the plan. */
@@ -14,8 +15,12 @@ export function shopperRepository(db: Database): ShopperStore {
         sql`${t.shopperPerson.name} ilike ${`%${text.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`}`,
         most,
       ),
-    people: async (ids) =>
-      ids.length === 0 ? [] : people(inArray(t.shopperPerson.id, [...ids]), ids.length),
+    async people(ids) {
+      const found: KnownPerson[] = [];
+      for (const some of inStretches(ids))
+        found.push(...(await people(inArray(t.shopperPerson.id, [...some]), some.length)));
+      return found;
+    },
     person: async (id) => (await people(eq(t.shopperPerson.id, id)))[0] ?? null,
     ofEmail: (email) => people(sql`lower(${t.shopperPerson.email}) = lower(${email})`, 2),
     async byCard(hash) {
@@ -25,6 +30,48 @@ export function shopperRepository(db: Database): ShopperStore {
         .where(eq(t.shopperCard.hash, Buffer.from(hash)));
       return card ? this.person(card.person) : null;
     },
+    async holders(hashes) {
+      const found = new Map<string, string>();
+      for (const some of inStretches(hashes)) {
+        const rows = await db
+          .select({ hash: t.shopperCard.hash, person: t.shopperCard.person })
+          .from(t.shopperCard)
+          .where(
+            inArray(
+              t.shopperCard.hash,
+              some.map((hash) => Buffer.from(hash)),
+            ),
+          );
+        for (const { hash, person } of rows) found.set(Buffer.from(hash).toString('hex'), person);
+      }
+      return found;
+    },
+    async withEmails(emails) {
+      const found = new Map<string, string[]>();
+      for (const some of inStretches(emails)) {
+        const rows = await db
+          .select({ id: t.shopperPerson.id, email: sql<string>`lower(${t.shopperPerson.email})` })
+          .from(t.shopperPerson)
+          .where(
+            sql`lower(${t.shopperPerson.email}) = any(${sql.param(some.map((one) => one.toLowerCase()))})`,
+          );
+        for (const { id, email } of rows) found.set(email, [...(found.get(email) ?? []), id]);
+      }
+      return found;
+    },
+    async all(after, most) {
+      const rows = await db
+        .select()
+        .from(t.shopperPerson)
+        .where(gt(t.shopperPerson.id, after))
+        .orderBy(asc(t.shopperPerson.id))
+        .limit(most);
+      return wholeOf(db, rows);
+    },
+    takenOut: (by) =>
+      db.transaction((tx) => note(tx, EVERYBODY, by, 'taken out as a file', { before: null, after: null })),
+    bringIn: (people, by, now) =>
+      db.transaction((tx) => bringPeopleIn(tx, people, by, now)).catch(falseWhereRolledBack),
     async counts() {
       const [all] = await db.select({ count: count() }).from(t.shopperPerson);
       const groups = await db
@@ -33,9 +80,11 @@ export function shopperRepository(db: Database): ShopperStore {
         .groupBy(t.personGroup.group);
       return { all: all!.count, byGroup: new Map(groups.map((row) => [row.group, row.count])) };
     },
-    async newNumber() {
-      const { rows } = await db.execute<{ number: string }>(sql`select nextval('shopper_number') as number`);
-      return String(rows[0]!.number);
+    async newNumbers(count) {
+      const { rows } = await db.execute<{ number: string }>(
+        sql`select nextval('shopper_number') as number from generate_series(1, ${count}::int)`,
+      );
+      return rows.map(({ number }) => String(number));
     },
     add: (id, { name, email, groups }, cards, by, now) =>
       db
@@ -138,11 +187,24 @@ async function wholeOf(
     .from(t.shopperCard)
     .where(inArray(t.shopperCard.person, ids))
     .orderBy(asc(t.shopperCard.lastDigits));
+  const own = <T extends { readonly person: string }>(all: readonly T[]) => {
+    const byPerson = new Map<string, T[]>();
+    for (const one of all) byPerson.set(one.person, [...(byPerson.get(one.person) ?? []), one]);
+    return (id: string) => byPerson.get(id) ?? [];
+  };
+  const [groupsOfPerson, cardsOf] = [own(groups), own(cards)];
   return rows.map((row) => ({
     ...row,
-    groups: groups.filter(({ person }) => person === row.id).map(({ group }) => group),
-    cards: cards.filter(({ person }) => person === row.id).map(({ lastDigits }) => lastDigits),
+    groups: groupsOfPerson(row.id).map(({ group }) => group),
+    cards: cardsOf(row.id).map(({ lastDigits }) => lastDigits),
   }));
+}
+
+/** Of many values only so many are asked about in one question. */
+const STRETCH = 5_000;
+
+function* inStretches<T>(all: readonly T[]): Generator<readonly T[]> {
+  for (let from = 0; from < all.length; from += STRETCH) yield all.slice(from, from + STRETCH);
 }
 
 async function groupsOf(tx: Transaction, person: string): Promise<string[]> {

@@ -80,7 +80,9 @@ function Keep({
 }) {
   const [name, setName] = useState('');
   const [wanted, setWanted] = useState<Wanted>('atMost');
-  const [amount, setAmount] = useState(rung.receipt.total);
+  // What it comes to, unless something else was typed.
+  const [said, setSaid] = useState<string | null>(null);
+  const amount = said ?? rung.receipt.total;
   const [next, setNext] = useState<Weekday | 'fixed'>('sat');
   const [time, setTime] = useState(view.lens.at === null ? ORDINARY_HOUR : view.at.slice(11, 16));
   const [refusal, setRefusal] = useState<Refusal | null>(null);
@@ -134,7 +136,7 @@ function Keep({
           className="input input-sm mt-0.5 w-24 tabular-nums"
           inputMode="decimal"
           value={amount}
-          onChange={(event) => setAmount(event.target.value)}
+          onChange={(event) => setSaid(event.target.value)}
         />
       </label>
       <label className="flex flex-col">

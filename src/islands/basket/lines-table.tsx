@@ -1,6 +1,13 @@
 import { X } from 'lucide-react';
 import type { TrialBasket } from '../../contracts/view/index.ts';
+import { saidAmount } from '../../ui/writing/index.ts';
 import type { TrialLine } from './lines.ts';
+
+/** "9.00"; where a limit in units gives one price to some of them, "5 × 9.00, 2 × 10.00". */
+const tagWords = (lines: TrialBasket['receipt']['lines']): string =>
+  lines.length > 1
+    ? lines.map(({ quantity, tag }) => `${saidAmount(String(quantity))} × ${saidAmount(tag)}`).join(', ')
+    : (lines[0]?.tag ?? '');
 
 /** The goods in the basket, with their tags and quantities. */
 export function LinesTable({
@@ -27,12 +34,12 @@ export function LinesTable({
       </thead>
       <tbody>
         {lines.map(({ sku, quantity }, i) => {
-          const line = rung?.receipt.lines[i]?.sku === sku ? rung.receipt.lines[i] : undefined;
+          const told = rung?.receipt.lines.filter((one, at) => rung.of[at] === i && one.sku === sku) ?? [];
           const name = rung?.items[sku] ?? sku;
           return (
             <tr key={sku}>
               <td>{name}</td>
-              <td className="figure">{line?.tag ?? ''}</td>
+              <td className="figure">{tagWords(told)}</td>
               <td>
                 <input
                   className="input input-sm w-20"

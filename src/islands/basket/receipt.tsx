@@ -3,12 +3,16 @@ import type { TrialBasket } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { saidAmount } from '../../ui/writing/index.ts';
 
+/** The same line of the basket goes on: what a price change had no unit left for. */
+const isBeyond = (of: TrialBasket['of'], i: number): boolean =>
+  i > 0 && of[i] !== null && of[i] === of[i - 1];
+
 /** The receipt as the till prints it. */
 export function PrintedReceipt({
-  trial: { receipt, lists, items, promotions },
+  trial: { receipt, of, lists, items, promotions },
   name = 'Receipt',
 }: {
-  trial: Pick<TrialBasket, 'receipt' | 'lists' | 'items' | 'promotions'>;
+  trial: Pick<TrialBasket, 'receipt' | 'of' | 'lists' | 'items' | 'promotions'>;
   /** Where there is more than one on a page. */
   name?: string;
 }) {
@@ -26,6 +30,7 @@ export function PrintedReceipt({
                 <span className="quiet block text-sm">
                   {gift ? 'a gift, ' : ''}
                   {saidAmount(String(quantity))} × {saidAmount(tag)}
+                  {isBeyond(of, i) ? ', beyond a limit in units' : ''}
                   {lists[i] ? `, by the price list ${lists[i]}: not the public price` : ''}
                 </span>
               </span>

@@ -1,8 +1,8 @@
-import { type TableName, tableOf } from '../../contracts/table/index.ts';
 import type { BringInView, Matching } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
 import { Changes } from './changes.tsx';
+import { type FiledName, filedOf } from './filed.ts';
 
 const LEFT_OUT = '';
 
@@ -13,7 +13,7 @@ export function DryRun({
   onMatch,
   onBringIn,
 }: {
-  table: TableName;
+  table: FiledName;
   view: BringInView;
   onMatch: (matching: Matching) => void;
   onBringIn: () => void;
@@ -118,12 +118,12 @@ function Columns({
   remembered,
   onMatch,
 }: {
-  table: TableName;
+  table: FiledName;
   view: BringInView;
   remembered: boolean;
   onMatch: (matching: Matching) => void;
 }) {
-  const fields = tableOf(table).columns.filter(({ shown }) => !shown);
+  const fields = filedOf(table).columns.filter(({ shown }) => !shown);
   const choose = (head: string, field: string) => {
     const others = Object.entries(matching).filter(([other, of]) => other !== head && of !== field);
     onMatch(Object.fromEntries(field === LEFT_OUT ? others : [...others, [head, field]]));

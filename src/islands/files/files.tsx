@@ -1,10 +1,10 @@
 import { useRef, useState } from 'react';
-import { type TableName, tableOf } from '../../contracts/table/index.ts';
 import type { BringInView, Matching } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { type Refusal, refusalOf } from '../server/index.ts';
 import { askNews } from './ask-news.ts';
 import { DryRun } from './dry-run.tsx';
+import { type FiledName, filedOf } from './filed.ts';
 
 type State =
   | { readonly kind: 'nothing' }
@@ -13,11 +13,11 @@ type State =
   | { readonly kind: 'refused'; readonly refusal: Refusal };
 
 export interface FilesProps {
-  readonly tables: readonly TableName[];
+  readonly tables: readonly FiledName[];
   /** Those that the person may bring files into. */
-  readonly brings: readonly TableName[];
+  readonly brings: readonly FiledName[];
   /** The one that a file is brought into unless another is chosen; absent: the person brings none in. */
-  readonly first?: TableName;
+  readonly first?: FiledName;
 }
 
 const KINDS = ['csv', 'xlsx', 'json'] as const;
@@ -34,12 +34,12 @@ export function Files({ tables, brings, first }: FilesProps) {
           <tbody>
             {tables.map((table) => (
               <tr key={table}>
-                <td>{tableOf(table).title}</td>
+                <td>{filedOf(table).title}</td>
                 {KINDS.map((kind) => (
                   <td key={kind}>
-                    <a className="link" href={`/api/stockroom/${table}/file?kind=${kind}`} download>
+                    <a className="link" href={`${filedOf(table).path}?kind=${kind}`} download>
                       {kind.toUpperCase()}
-                      <span className="sr-only"> of {tableOf(table).title}</span>
+                      <span className="sr-only"> of {filedOf(table).title}</span>
                     </a>
                   </td>
                 ))}
@@ -52,15 +52,15 @@ export function Files({ tables, brings, first }: FilesProps) {
   );
 }
 
-function In({ brings, first }: { brings: readonly TableName[]; first: TableName }) {
-  const [table, setTable] = useState<TableName>(first);
+function In({ brings, first }: { brings: readonly FiledName[]; first: FiledName }) {
+  const [table, setTable] = useState<FiledName>(first);
   const [file, setFile] = useState<Blob | null>(null);
   const [name, setName] = useState('');
   const [state, setState] = useState<State>({ kind: 'nothing' });
   const newest = useRef(0);
-  const { columns, title } = tableOf(table);
+  const { columns, title } = filedOf(table);
 
-  async function send(chosen: Blob, of: TableName, matching: Matching | null, dry: boolean): Promise<void> {
+  async function send(chosen: Blob, of: FiledName, matching: Matching | null, dry: boolean): Promise<void> {
     const mine = ++newest.current;
     // Only what was asked last is shown, however long an earlier answer takes.
     const show = (next: State) => mine === newest.current && setState(next);
@@ -68,7 +68,7 @@ function In({ brings, first }: { brings: readonly TableName[]; first: TableName 
     const query = new URLSearchParams(dry ? { dry: '1' } : {});
     if (matching) query.set('matching', JSON.stringify(matching));
     try {
-      const view = await askNews(`/api/stockroom/${of}/file?${query}`, chosen, (words) =>
+      const view = await askNews(`${filedOf(of).path}?${query}`, chosen, (words) =>
         show({ kind: 'working', words }),
       );
       show({ kind: 'looked', view });
@@ -91,14 +91,14 @@ function In({ brings, first }: { brings: readonly TableName[]; first: TableName 
             className="select select-sm mt-0.5 w-56"
             value={table}
             onChange={(event) => {
-              const next = event.target.value as TableName;
+              const next = event.target.value as FiledName;
               setTable(next);
               if (file) send(file, next, null, true);
             }}
           >
             {brings.map((one) => (
               <option key={one} value={one}>
-                {tableOf(one).title}
+                {filedOf(one).title}
               </option>
             ))}
           </select>

@@ -19,7 +19,11 @@ export function TheirDeals({ promotions, query }: Pick<ShopperView, 'promotions'
             <a className="font-medium hover:underline" href={`/plan/${idInAddress(one.id)}${query}`}>
               {one.name}
             </a>
-            {one.uses ? <span className="quiet ml-3">{usesWords(one.uses)}</span> : null}
+            {one.uses.map((use) => (
+              <span key={use.of} className="quiet ml-3">
+                {usesWords(use)}
+              </span>
+            ))}
             <p className="quiet">{one.sentence}</p>
           </li>
         ))}
@@ -30,7 +34,8 @@ export function TheirDeals({ promotions, query }: Pick<ShopperView, 'promotions'
 
 const SPANS: Readonly<Record<string, string>> = { day: 'today', week: 'this week', month: 'this month' };
 
-const usesWords = ({ taken, most, every }: NonNullable<TheirPromotion['uses']>): string => {
+const usesWords = ({ of, taken, most, every }: TheirPromotion['uses'][number]): string => {
   const span = every === null ? '' : ` ${SPANS[every] ?? every}`;
+  if (of === 'units') return `had ${saidCount(taken)} of ${saidCount(most)} units${span}`;
   return `used ${saidCount(taken)} of ${saidCount(most)}${span}`;
 };

@@ -1,26 +1,34 @@
 import {
   cardRequest,
+  fileRequest,
   findShoppersRequest,
   joinAnswerRequest,
   newShopperRequest,
   numberOfAddress,
+  PEOPLE,
+  PEOPLE_COLUMNS,
   shopperRequest,
   termsRequest,
 } from '../../contracts/index.ts';
 import {
   addShopper,
   answerJoin,
+  bringPeopleIn,
   changeShopper,
   findShoppers,
   giveCard,
   giveTerms,
   lookAtShopper,
+  maySeeShoppers,
+  peopleAsRows,
   takeCards,
   takeOutShopper,
   wipeShopper,
 } from '../../usecases/index.ts';
+import { fileReply } from '../files/write-rows.ts';
 import { answerReply, failureReply, outcomeReply } from '../http/reply.ts';
-import { onBody, onBytes } from './heavy-endpoint-work.ts';
+import { bringInReply, matchingOf, NO_MATCHING } from './bring-in-reply.ts';
+import { onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 /** People and accounts that shop. */
 export const SHOPPER_ENDPOINTS = {
@@ -59,6 +67,26 @@ export const SHOPPER_ENDPOINTS = {
         'cache-control': 'no-store',
       },
     });
+  }),
+  /** Everybody who is known, as a file. */
+  'people-file': onQuery(fileRequest, async ({ app, person, input: { kind } }) => {
+    const rows = await peopleAsRows(app, person);
+    if (!rows.ok) return failureReply(rows.failure);
+    // Of cards the numbers are kept nowhere.
+    const columns = PEOPLE_COLUMNS.filter(({ field }) => field !== 'card');
+    return fileReply(PEOPLE, kind, columns, rows.value);
+  }),
+  /** As a table's file is brought in. */
+  'bring-people-in': onBytes(async ({ app, person, bytes, query, now }) => {
+    const matching = matchingOf(query.matching ?? null);
+    if (matching === undefined) return failureReply(NO_MATCHING);
+    // A file is not opened for somebody who may not bring it in.
+    if (!maySeeShoppers(person)) return failureReply({ kind: 'forbidden' });
+    const read = await app.readFile(bytes);
+    if (!read.ok) return failureReply(read.failure);
+    return bringInReply(
+      await bringPeopleIn(app, person, { ...read.value, matching, dry: query.dry === '1' }, new Date(now)),
+    );
   }),
   'answer-join': onBody(joinAnswerRequest, async ({ app, person, params, input, now }) => {
     const id = numberOfAddress(params.id!);

@@ -3,7 +3,6 @@ import {
   chainRequest,
   decideRequest,
   fileRequest,
-  type Matching,
   may,
   numberOfAddress,
   putEntryRequest,
@@ -25,6 +24,7 @@ import {
 } from '../../usecases/index.ts';
 import { fileReply } from '../files/write-rows.ts';
 import { failureReply, json, outcomeReply } from '../http/reply.ts';
+import { bringInReply, matchingOf, NO_MATCHING, newsLine } from './bring-in-reply.ts';
 import { type HeavyAsked, onBody, onBytes, onQuery } from './heavy-endpoint-work.ts';
 
 const EVERYTHING = 10_000_000;
@@ -120,13 +120,7 @@ export const STOCKROOM_ENDPOINTS = {
   'bring-in': onBytes(
     onTable(async ({ app, person, bytes, query, tell, now }, table) => {
       const matching = matchingOf(query.matching ?? null);
-      if (matching === undefined)
-        return failureReply({
-          kind: 'invalid',
-          faults: [
-            { path: ['matching'], what: 'it is no matching', wanted: 'an object of heads and fields' },
-          ],
-        });
+      if (matching === undefined) return failureReply(NO_MATCHING);
       // A file is not opened for somebody who may not bring it in.
       if (!may(person, permissionFor(table))) return failureReply({ kind: 'forbidden' });
       const read = await app.readFile(bytes);
@@ -139,9 +133,7 @@ export const STOCKROOM_ENDPOINTS = {
         now,
         onProgress: async (stage, done, of) => tell(newsLine({ kind: 'progress', stage, done, of })),
       });
-      if (outcome.ok) return lastLine({ kind: 'result', result: outcome.value });
-      const { detail: message, faults = [] } = await failureReply(outcome.failure).json();
-      return lastLine({ kind: 'refused', message, faults });
+      return bringInReply(outcome);
     }),
   ),
   /** The lines of a worksheet out of a file, whose bytes are the body. Nothing is saved. */
@@ -155,12 +147,6 @@ export const STOCKROOM_ENDPOINTS = {
   ),
 } as const;
 
-const newsLine = (news: object): string => `${JSON.stringify(news)}\n`;
-const lastLine = (news: object): Response =>
-  new Response(newsLine(news), {
-    headers: { 'content-type': 'application/x-ndjson; charset=utf-8', 'cache-control': 'no-store' },
-  });
-
 const parsed = (text: string): unknown => {
   try {
     return JSON.parse(text);
@@ -168,11 +154,3 @@ const parsed = (text: string): unknown => {
     return text;
   }
 };
-
-function matchingOf(text: string | null): Matching | null | undefined {
-  if (text === null) return null;
-  const raw = parsed(text);
-  const isMatching =
-    typeof raw === 'object' && raw !== null && Object.values(raw).every((field) => typeof field === 'string');
-  return isMatching ? (raw as Matching) : undefined;
-}

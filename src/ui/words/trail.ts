@@ -20,7 +20,7 @@ export function trailAboutWords(about: Exclude<TrailAbout, { kind: 'promotion' }
     case 'person':
       return about.name;
     case 'shopper':
-      return `Shopper ${about.id}`;
+      return about.id === '*' ? 'All known shoppers' : `Shopper ${about.id}`;
     case 'plan':
       return 'The whole plan';
     case 'chain':

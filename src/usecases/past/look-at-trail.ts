@@ -134,9 +134,18 @@ function changesOf(entry: TrailEntry, current: CurrentPlan, person: Person): Tra
   if (entry.kind === 'promotion' || entry.kind === 'proposal')
     return promotionChanges(entry, current, person);
   const settings = SETTINGS_OF[entry.kind];
-  if (entry.kind === 'shopper') return kindChanges(entry, current);
+  if (entry.kind === 'shopper') return [...broughtIn(entry), ...kindChanges(entry, current)];
   if (settings !== undefined) return settingChanges(entry, settings, person);
   return entry.kind === 'entries' ? rowChanges(entry, current, person) : [];
+}
+
+/** How many people of a file that is too long to tell them one by one. */
+function broughtIn({ after }: TrailEntry): TrailEntryView['changes'] {
+  const { added, changed } = (after ?? {}) as { added?: number; changed?: number };
+  if (added === undefined || changed === undefined) return [];
+  const counted = (what: string, count: number) => ({ what, before: '–', after: String(count) });
+  const differences = [counted('Made known', added), counted('Changed', changed)];
+  return [{ label: 'Known shoppers', how: 'changed', differences }];
 }
 
 /** Of which kinds somebody was and is; more of people is in no trail, as it forgets nothing. */

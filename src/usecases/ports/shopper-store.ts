@@ -26,6 +26,14 @@ export interface FreshCard {
   readonly lastDigits: string;
 }
 
+/** Somebody out of a file, as they are to be from now on. */
+export interface PersonBroughtIn {
+  readonly id: string;
+  readonly details: PersonDetails;
+  /** One more card that they hold; null: none. */
+  readonly card: FreshCard | null;
+}
+
 /** A receipt that was closed for somebody. */
 export interface ShopperOrder {
   readonly person: string;
@@ -46,10 +54,23 @@ export interface ShopperStore {
   /** Who has this address, however it is written. */
   ofEmail(email: string): Promise<readonly KnownPerson[]>;
   byCard(hash: Uint8Array): Promise<KnownPerson | null>;
+  /** Whose each of these cards is, by the hash in hexadecimal digits; nobody's are left out. */
+  holders(hashes: readonly Uint8Array[]): Promise<ReadonlyMap<string, string>>;
+  /** Numbers of those who have one of these addresses, by the address in small letters. */
+  withEmails(emails: readonly string[]): Promise<ReadonlyMap<string, readonly string[]>>;
+  /** By number, from after this one on. */
+  all(after: string, most: number): Promise<readonly KnownPerson[]>;
+  /** Writes down that somebody took all of them out as a file. */
+  takenOut(by: string): Promise<void>;
   /** How many there are in all, and of each kind. */
   counts(): Promise<{ readonly all: number; readonly byGroup: ReadonlyMap<string, number> }>;
-  /** A number that nobody has had. */
-  newNumber(): Promise<string>;
+  /** Numbers that nobody has had. */
+  newNumbers(count: number): Promise<string[]>;
+  /**
+   * Makes people of a file known or changes them, all of them or none.
+   * @returns false where somebody else has one of the cards.
+   */
+  bringIn(people: readonly PersonBroughtIn[], by: string, now: Date): Promise<boolean>;
   /** @param by whoever did it; null: a till. @returns false where somebody else has one of the cards. */
   add(
     id: string,

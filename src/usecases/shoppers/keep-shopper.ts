@@ -130,13 +130,22 @@ export async function theirPerson(
   return known ? done(known) : failed({ kind: 'not-found', what: `shopper ${id}` });
 }
 
-/** A number that the plan does not know either. */
-export async function freeNumber({ shoppers }: ShopperPorts, compiled: CompiledPlan): Promise<string> {
-  for (;;) {
-    const number = await shoppers.newNumber();
-    if (!compiled.shoppers.has(number)) return number;
-  }
+/** Numbers that the plan does not know either. */
+export async function freeNumbers(
+  { shoppers }: ShopperPorts,
+  compiled: CompiledPlan,
+  count: number,
+): Promise<string[]> {
+  const free: string[] = [];
+  while (free.length < count)
+    free.push(
+      ...(await shoppers.newNumbers(count - free.length)).filter((number) => !compiled.shoppers.has(number)),
+    );
+  return free;
 }
+
+export const freeNumber = async (ports: ShopperPorts, compiled: CompiledPlan): Promise<string> =>
+  (await freeNumbers(ports, compiled, 1))[0]!;
 
 const noneLeft = () =>
   invalid(['card'], 'no number is left for a card of this kind', 'cards with more digits');

@@ -10,7 +10,7 @@ import { dayOf, firstDayOf, formatLocalDate, instant } from '../../core/calendar
 import { formatAmount, minorUnits } from '../../core/money/index.ts';
 import type { Promotion } from '../../core/plan/index.ts';
 import type { CompiledPlan } from '../../core/price-book/index.ts';
-import { shopperKey } from '../../core/receipt/index.ts';
+import { shopperLimitsOf } from '../../core/receipt/index.ts';
 import { namesOf, promotionText } from '../../core/sentence/index.ts';
 import { countedAs, isFor, type Shopper } from '../../core/tag-price/index.ts';
 import { todayIn } from '../check/today-in.ts';
@@ -98,12 +98,15 @@ async function promotionsFor(
       (promotion.when.to === null || promotion.when.to > today),
   );
   const who = countedAs(shopper);
-  const counted = theirs.filter(({ uses }) => uses.perShopper !== null && who !== null);
-  const keyOf = ({ id, uses: { every } }: Promotion) => ({
-    key: shopperKey(id, who!),
+  const ownLimits = (promotion: Promotion) =>
+    who === null
+      ? []
+      : shopperLimitsOf(promotion, who).map((limit) => ({ ...limit, every: promotion.uses.every }));
+  const counted = theirs.flatMap(ownLimits).map(({ key, every }) => ({
+    key,
     ...(every === null ? {} : { span: formatLocalDate(firstDayOf(every, dayOf(today))) }),
-  });
-  const taken = await uses.counted(counted.map(keyOf), new Date(now));
+  }));
+  const taken = await uses.counted(counted, new Date(now));
   return theirs.map((promotion) => ({
     id: promotion.id,
     name: promotion.name,
@@ -112,20 +115,16 @@ async function promotionsFor(
       document.currency,
       names,
     ),
-    uses:
-      promotion.uses.perShopper === null || who === null
-        ? null
-        : {
-            taken: taken.get(shopperKey(promotion.id, who))?.taken ?? 0,
-            most: promotion.uses.perShopper,
-            every: promotion.uses.every,
-          },
+    uses: ownLimits(promotion).map(({ key, of, most, every }) => ({
+      ...{ of, most, every },
+      taken: taken.get(key)?.taken ?? 0,
+    })),
   }));
 }
 
 /** What is for them and not for all, or is counted for each shopper. */
 const concerns = ({ who, uses }: Promotion, shopper: Shopper): boolean =>
-  isFor(who, shopper) && (who.kind === 'some' || uses.perShopper !== null);
+  isFor(who, shopper) && (who.kind === 'some' || uses.perShopper !== null || uses.unitsPerShopper !== null);
 
 async function peopleOf(
   { shoppers }: Ports,

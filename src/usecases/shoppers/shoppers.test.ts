@@ -164,8 +164,8 @@ describe('somebody who shops', () => {
         { name: 'Members', from: 'Members' },
       ],
       promotions: [
-        { id: 'for-clinic', uses: { taken: 0, most: 3, every: 'week' } },
-        { id: 'for-members', uses: null },
+        { id: 'for-clinic', uses: [{ of: 'receipts', taken: 0, most: 3, every: 'week' }] },
+        { id: 'for-members', uses: [] },
       ],
     });
     expect(valueIn(await lookAtShopper(ports, ines, 'clinic', NOW.getTime()))).toMatchObject({

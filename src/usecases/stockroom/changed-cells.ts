@@ -27,8 +27,6 @@ export function changedCells(
       .filter(({ field }) => (before[field] ?? '') !== (after[field] ?? ''))
       .map(({ field, title }) => ({ ...row, column: title, ...sides(before, after, field) }));
   });
-  const emptiedFirst = (a: ChangedCell, b: ChangedCell) =>
-    Number(a.after !== '') - Number(b.after !== '') || a.line - b.line;
   return { cells: cells.toSorted(emptiedFirst).slice(0, CELLS_TOLD), columns: countedByColumn(cells) };
 }
 
@@ -37,7 +35,11 @@ const sides = (before: Cells, after: Cells, field: string) => ({
   after: after[field] ?? '',
 });
 
-function countedByColumn(cells: readonly ChangedCell[]): BringInView['columns'] {
+/** The order in which they are told. */
+export const emptiedFirst = (a: ChangedCell, b: ChangedCell): number =>
+  Number(a.after !== '') - Number(b.after !== '') || a.line - b.line;
+
+export function countedByColumn(cells: readonly ChangedCell[]): BringInView['columns'] {
   const columns = new Map<string, { changed: number; emptied: number }>();
   for (const { column, after } of cells) {
     const { changed, emptied } = columns.get(column) ?? { changed: 0, emptied: 0 };
