@@ -111,7 +111,7 @@ const VIEWS = [
   { name: 'grid', path: `/check?against=date&other=${inDays(-7)}&changed=1`, does: heldAgainst },
   { name: 'check', path: '/check/price?item=Q103453' },
   { name: 'timeline', path: '/check/timeline?item=Q103453', does: drawn },
-  { name: 'trial-basket', path: '/check/basket?lines=Q100042*4,Q100033*4,Q100044*3,Q100119*2' },
+  { name: 'trial-basket', path: '/check/basket?for=members&lines=Q100042*4,Q100033*4,Q100059*7' },
   { name: 'findings', path: '/check/findings', does: foundAll },
   { name: 'loopholes', path: '/check/loopholes?where=s001', does: searched },
   { name: 'stockroom', path: '/stockroom' },
@@ -137,9 +137,13 @@ async function shoot(browser, origin, { name, path, as = 'rufus', viewport = DES
       headers: { origin },
     });
   await page.goto(path);
-  await page.waitForLoadState('networkidle');
-  await does?.(page);
-  await page.waitForLoadState('networkidle');
+  // Islands that wait to be touched stay as they came.
+  await page.waitForFunction(
+    () => document.querySelector('astro-island[ssr]:not([client=touched])') === null,
+  );
+  // A page that hears of what goes on is never idle: where something is done, it is waited for what that leads to.
+  if (does) await does(page);
+  else await page.waitForLoadState('networkidle');
   await page.screenshot({ path: inRoot(`docs/screenshots/${name}.png`) });
   await context.close();
   say(`docs/screenshots/${name}.png`);
