@@ -21,11 +21,17 @@ export interface Arguments {
  * none either.
  * @param known names that the call takes; another one is refused.
  * @param files how many files the call takes, the plan among them; one more is refused.
+ * @param bare names that stand without a value.
  */
-export function readArguments(words: readonly string[], known: readonly string[], files = 1): Arguments {
+export function readArguments(
+  words: readonly string[],
+  known: readonly string[],
+  files = 1,
+  bare: readonly string[] = [],
+): Arguments {
   const end = words.indexOf('--');
   const before = end < 0 ? words : words.slice(0, end);
-  const { positional, options } = readOptions(before, known);
+  const { positional, options } = readOptions(before, known, bare);
   const all = end < 0 ? positional : [...positional, ...words.slice(end + 1)];
   const more = all[files];
   if (more !== undefined)
@@ -33,7 +39,7 @@ export function readArguments(words: readonly string[], known: readonly string[]
   return { positional: all, options };
 }
 
-function readOptions(words: readonly string[], known: readonly string[]): Arguments {
+function readOptions(words: readonly string[], known: readonly string[], bare: readonly string[]): Arguments {
   const positional: string[] = [];
   const options = new Map<string, string[]>();
   for (let i = 0; i < words.length; i++) {
@@ -47,6 +53,11 @@ function readOptions(words: readonly string[], known: readonly string[]): Argume
     const [name, joined] = split(word.slice(2));
     if (!known.includes(name))
       refuse([`--${name}`], 'no such option', known.map((k) => `--${k}`).join(', ') || 'no options');
+    if (bare.includes(name)) {
+      if (joined !== undefined) refuse([`--${name}`], 'it takes no value', `--${name} alone`);
+      options.set(name, ['']);
+      continue;
+    }
     const value = joined ?? words[++i];
     // What looks like the next option is no value; one that does begin so is joined by "=".
     if (value === undefined || (joined === undefined && value.startsWith('--')))

@@ -7,6 +7,7 @@ import { overlaps } from './overlaps.ts';
 import { readPlanFile } from './plan-file.ts';
 import { price } from './price.ts';
 import { results } from './results.ts';
+import { tags } from './tags.ts';
 import { timeline } from './timeline.ts';
 import { allUsage, type CallName, usageOf } from './usage.ts';
 
@@ -15,7 +16,7 @@ declare const BELLTAG_VERSION: string;
 
 type Call = (words: readonly string[], print: (line: string) => void) => void | Promise<void>;
 const CALLS: Readonly<Record<CallName, Call>> = {
-  ...{ check, price, book, timeline, basket, overlaps, loopholes, results },
+  ...{ check, price, book, timeline, basket, overlaps, loopholes, tags, results },
 };
 
 /** `belltag check PLAN`: nothing, or the faults. */

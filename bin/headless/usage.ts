@@ -63,6 +63,18 @@ export const USAGES = {
     answers: 'JSON Lines: what may be wrong between promotions.',
     options: SPAN,
   },
+  tags: {
+    line: 'belltag tags PLAN --store S --day D [--all] [--paper NAME] --out FILE',
+    answers:
+      'The shelf tags of a store for a day as PDF, and JSON Lines, one for each tag, in the order of the shelves.',
+    options: [
+      STORE,
+      ['--day D', 'a date such as 2027-03-01; prices are those of a guest when the store opens'],
+      ['--all', 'every tag; without it those that differ from the day before'],
+      ['--paper NAME', 'a4-24, a4-15, a4-8, a4-4, roll-57x32, roll-80x50, poster-a4 or poster-a3'],
+      ['--out FILE', 'where the PDF goes'],
+    ],
+  },
   results: {
     line: 'belltag results PLAN SALES [--by promotion,store,day,item]',
     answers: 'JSON Lines: what each promotion brought, out of a file of sales (JSON Lines).',

@@ -7,6 +7,7 @@ const SOURCES = [
   'bin/set-up/headless.mjs',
   'src/core',
   'src/contracts',
+  'src/paper',
   'package.json',
   'package-lock.json',
 ];
@@ -18,8 +19,12 @@ export async function headlessBundle() {
     rmSync(inRoot('dist/belltag.cjs.v8'), { force: true });
     const { version } = JSON.parse(readFileSync(inRoot('package.json'), 'utf8'));
     await bundle('bin/headless/main.ts', 'dist/belltag.cjs', {
-      ...{ format: 'cjs', minify: true, banner: {} },
-      define: { BELLTAG_VERSION: JSON.stringify(version) },
+      ...{ format: 'cjs', minify: true },
+      // What an ES module is told of itself.
+      banner: { js: "const importMetaUrl = require('node:url').pathToFileURL(__filename).href;" },
+      // Large, read files of their own, and are wanted by one call.
+      external: ['pdfkit', 'bwip-js'],
+      define: { BELLTAG_VERSION: JSON.stringify(version), 'import.meta.url': 'importMetaUrl' },
     });
   });
   return true;

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -52,7 +52,7 @@ const call = (words: readonly string[], input = '') => {
 };
 
 describe('belltag', () => {
-  const CALLS = ['check', 'price', 'book', 'timeline', 'basket', 'overlaps', 'loopholes', 'results'];
+  const CALLS = ['check', 'price', 'book', 'timeline', 'basket', 'overlaps', 'loopholes', 'tags', 'results'];
   it.each([[[]], [['--help']], [['-h']], [['help']]])('tells of all calls with %j', (words) => {
     const { status, stdout, stderr } = call(words);
     expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
@@ -422,5 +422,56 @@ describe('belltag results', () => {
     const { status, stdout, stderr } = call([name!, join(folder, plan!), ...rest]);
     expect([status, stdout]).toEqual([2, '']);
     expect(stderr).toContain(message);
+  });
+});
+
+describe('belltag tags', () => {
+  const tags = (...more: string[]) =>
+    belltag('tags', 'plan.json', '--store', 'east', '--out', join(folder, 'tags.pdf'), ...more);
+
+  it('prints one tag a line and writes the PDF, in the fonts that ship with it', () => {
+    const { stdout, status } = tags('--day', '2027-05-01', '--all', '--paper', 'a4-8');
+    expect(status).toBe(0);
+    const lines = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
+    expect(Object.keys(lines[0])).toEqual([
+      ...['sku', 'name', 'price', 'was', 'promotion'],
+      ...['unitPrice', 'unit', 'lowestBefore', 'gtin', 'shelf'],
+    ]);
+    for (const { sku, price } of lines) {
+      const asked = belltag(
+        'price',
+        'plan.json',
+        '--store',
+        'east',
+        '--item',
+        sku,
+        '--at',
+        '2027-05-01T00:00',
+      );
+      expect(JSON.parse(asked.stdout).price).toBe(price);
+    }
+    const pdf = readFileSync(join(folder, 'tags.pdf'), 'latin1');
+    expect(pdf.startsWith('%PDF-')).toBe(true);
+    expect(pdf).toMatch(/\/FontFile2/);
+    expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(Math.ceil(lines.length / 8));
+  });
+
+  it('prints only what differs from the day before, nothing where nothing does', () => {
+    expect(tags('--day', '2027-05-01').stdout.trim().split('\n').length).toBeGreaterThan(0);
+    expect(tags('--day', '2027-05-20')).toMatchObject({ stdout: '', status: 0 });
+  });
+
+  it.each([
+    [['--day', 'soon'], '/--day'],
+    [['--day', '2027-05-01', '--paper', 'silk'], '/--paper'],
+    [['--day', '2027-05-01', '--all=yes'], '/--all'],
+    [[], '/--day'],
+  ])('refuses %j and says where', (more, where) => {
+    const { status, stderr } = tags(...more);
+    expect(status).toBe(2);
+    expect(stderr.startsWith(where)).toBe(true);
   });
 });

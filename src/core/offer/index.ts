@@ -22,6 +22,7 @@ export {
   type OfferName,
   type Phrase,
   type PhrasePart,
+  type TagWords,
 } from './room/in-words.ts';
 export type * from './room/offer-automaton.ts';
 export type * from './room/offer-part.ts';

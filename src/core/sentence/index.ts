@@ -1,4 +1,11 @@
-export { COUNT_WORDS, NOTHING_CHOSEN, type OfferName, type Phrase, type PhrasePart } from '../offer/index.ts';
+export {
+  COUNT_WORDS,
+  NOTHING_CHOSEN,
+  type OfferName,
+  type Phrase,
+  type PhrasePart,
+  type TagWords,
+} from '../offer/index.ts';
 export { itemWords, type Names, namesOf, storeWords } from '../words/index.ts';
 export { withoutDates } from './dates-words.ts';
 export * from './deal-sentence.ts';

@@ -4,7 +4,7 @@ import { buyAndGetInWords } from '../offer/buy-and-get/words.ts';
 import { comboInWords } from '../offer/combo/words.ts';
 import { deliveryRewardInWords } from '../offer/delivery-reward/words.ts';
 import { freeGoodsInWords } from '../offer/free-goods/words.ts';
-import type { OfferInWords, OfferName, Phrase } from '../offer/index.ts';
+import type { OfferInWords, OfferName, Phrase, TagWords } from '../offer/index.ts';
 import { PRICE_CHANGE_NAME } from '../offer/price-change/words.ts';
 import { quantityBreakInWords } from '../offer/quantity-break/words.ts';
 import { rewardUnitInWords } from '../offer/reward-unit/words.ts';
@@ -49,6 +49,12 @@ export const offerWords = (offer: BasketOfferDocument, currency: string, names: 
   offerPhrase(offer, currency, names)
     .map((part) => (typeof part === 'string' ? part : part.words))
     .join('');
+
+/** What a shelf tag says of it; null: nothing, as it is given on whole baskets. */
+export function offerOnTag(offer: BasketOfferDocument, currency: string, names: Names): TagWords | null {
+  const room: OfferInWords<BasketOfferDocument> = ROOMS[kindOf(offer)];
+  return room.onTag?.(offer, { currency, names }) ?? null;
+}
 
 /** How a part of an offer is called where goods of it are missing. */
 export function nameOfPart(offer: BasketOfferDocument, part: number): string {

@@ -7,6 +7,11 @@ export const buyAndGetInWords: OfferInWords<BuyAndGetDocument> = {
   name: 'Buy these, get those',
   does: 'With two of these, one of those is free or cheaper',
   phrase,
+  onTag: ({ buy, get, value }, { currency, names }) => ({
+    words: `${get.quantity} × ${itemWords(get.items, names)} ${eachWords(value, currency, names.writing)} with ${buy
+      .map(({ items, quantity }) => `${quantity} × ${itemWords(items, names)}`)
+      .join(' and ')}`,
+  }),
   nameOfPart: ({ buy }, part) => (part === buy.length ? 'what is got' : null),
   begin: () => ({
     kind: 'mixAndMatch',

@@ -7,6 +7,12 @@ export const comboInWords: OfferInWords<ComboDocument> = {
   name: 'Combo',
   does: 'One of each for one price: something from every choice',
   phrase,
+  onTag: ({ slots, value }, { currency, names }) => ({
+    words: [
+      slots.map(({ quantity, name }) => (quantity > 1 ? `${quantity} × ${name}` : name)).join(' + '),
+      ...(value ? [togetherWords(value, currency, names.writing)] : ['together']),
+    ].join(' '),
+  }),
   nameOfPart: ({ slots }, part) => `“${slots[part]?.name}”`,
   begin: () => ({
     kind: 'combo',

@@ -14,6 +14,13 @@ export const freeGoodsInWords: OfferInWords<FreeGoodsDocument> = {
   name: 'Free goods',
   does: 'One free of every twelve, or a gift on top',
   phrase,
+  onTag: ({ every, free, gift, minimum }, { names }) => ({
+    words:
+      (gift === undefined
+        ? `${free} free of every ${every}`
+        : `${free} × ${names.item(gift)} on top for every ${every}`) +
+      (minimum === undefined ? '' : `, from ${minimum} on`),
+  }),
   begin: () => ({
     kind: 'freeGoods',
     items: NOTHING_CHOSEN,

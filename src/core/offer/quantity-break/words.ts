@@ -1,6 +1,13 @@
 import { itemWords } from '../../words/index.ts';
 import { COUNT_WORDS } from '../counted/counted-by.ts';
-import { NOTHING_CHOSEN, type OfferInWords, type Phrase, type Speech, said } from '../room/in-words.ts';
+import {
+  isOneItem,
+  NOTHING_CHOSEN,
+  type OfferInWords,
+  type Phrase,
+  type Speech,
+  said,
+} from '../room/in-words.ts';
 import { eachWords } from '../value/words.ts';
 import type { QuantityBreakDocument } from './quantity-break.ts';
 
@@ -8,6 +15,13 @@ export const quantityBreakInWords: OfferInWords<QuantityBreakDocument> = {
   name: 'Quantity break',
   does: 'The more of it, the cheaper each: from 3 on, from 6 on',
   phrase,
+  onTag({ items, count, tiers }, { currency, names }) {
+    const steps = tiers.map(
+      (tier) => [`from ${tier.atLeast}`, eachWords(tier, currency, names.writing)] as const,
+    );
+    const mixed = count === 'set' && !isOneItem(items);
+    return { words: mixed ? 'More is cheaper, mixed' : 'More is cheaper', steps };
+  },
   begin: () => ({
     kind: 'quantityBreak',
     items: NOTHING_CHOSEN,

@@ -7,6 +7,9 @@ export const rewardUnitInWords: OfferInWords<RewardUnitDocument> = {
   name: 'One of several cheaper',
   does: 'The cheapest of every three is free, or half its price',
   phrase,
+  onTag: ({ rewarded, pick, take, value }, { currency, names }) => ({
+    words: `The ${rewarded === 1 ? '' : `${rewarded} `}${pick} of every ${take} ${eachWords(value, currency, names.writing)}`,
+  }),
   begin: () => ({
     kind: 'mixAndMatch',
     items: NOTHING_CHOSEN,

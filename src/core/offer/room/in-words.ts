@@ -15,6 +15,13 @@ export interface Speech {
   readonly names: Names;
 }
 
+/** What a shelf tag says of an offer. */
+export interface TagWords {
+  readonly words: string;
+  /** What each number of units comes to, where that is more than one line. */
+  readonly steps?: readonly (readonly [from: string, what: string])[];
+}
+
 export interface OfferName {
   readonly name: string;
   /** What it is good for, to somebody who has to choose one. */
@@ -24,11 +31,16 @@ export interface OfferName {
 /** How a kind of offer over the basket is called, and said. */
 export interface OfferInWords<D> extends OfferName {
   phrase(offer: D, speech: Speech): Phrase;
+  /** What it asks for, at the shelf of one of its goods: short, for whoever walks by. Absent: it is given on no goods. */
+  onTag?(offer: D, speech: Speech): TagWords;
   /** How one of its parts is called where goods of it are missing; absent: "the goods". */
   nameOfPart?(offer: D, part: number): string | null;
   /** What a new one says, until its goods are chosen. */
   begin(): D;
 }
+
+/** Whether nothing can be mixed. */
+export const isOneItem = (rule: ItemRule): boolean => 'items' in rule && rule.items.length === 1;
 
 /** Goods that are still to be chosen. */
 export const NOTHING_CHOSEN: ItemRule = { items: [] };

@@ -1,0 +1,129 @@
+import type { Instant } from '../calendar/index.ts';
+import type { MinorUnits } from '../money/index.ts';
+import { type Promotion, roomOf, type StoreDocument } from '../plan/index.ts';
+import {
+  barOf,
+  type CompiledOffer,
+  type CompiledPlan,
+  pricesIn,
+  type Situation,
+  sellable,
+  situationOf,
+} from '../price-book/index.ts';
+import { GUEST, type PriceAnswer, type Shopper } from '../tag-price/index.ts';
+
+/** A deal that a tag tells of. */
+export interface DealOnTag {
+  readonly promotion: string;
+  /** Kinds of shopper that it is for; null: whoever comes. Empty: whoever is known. */
+  readonly groups: readonly string[] | null;
+}
+
+/** What it costs those of one kind, where that is less. */
+export interface PriceForSome {
+  /** Null: whoever is known. */
+  readonly group: string | null;
+  readonly price: MinorUnits;
+  readonly promotion: string;
+}
+
+/** What is to hang at the shelf of an item, but for what does not change from day to day. */
+export interface Standing {
+  readonly price: MinorUnits;
+  /** The price before it was reduced; null where it is not. */
+  readonly was: MinorUnits | null;
+  /** The promotion that made the price. */
+  readonly promotion: string | null;
+  readonly deals: readonly DealOnTag[];
+  readonly forSome: readonly PriceForSome[];
+}
+
+/**
+ * What hangs in a store at a moment, item by item: the price of a guest, deals on units, and what is cheaper for some.
+ * What asks for a code hangs nowhere, nor what is given on whole baskets.
+ * @returns null for what is not sold there and then.
+ */
+export function standingsAt(
+  compiled: CompiledPlan,
+  store: StoreDocument,
+  at: Instant,
+): (index: number) => Standing | null {
+  const kinds = kindsAsked(compiled);
+  const [guests, ...others] = [GUEST, ...kinds.map(shopperOf)].map((shopper) => {
+    const situation = situationOf(compiled, store, { at, shopper });
+    return { situation, priceOf: pricesIn(compiled, situation) };
+  });
+  const deals = compiled.offers
+    .filter(({ promotion }) => roomOf(promotion.offer).over === 'units')
+    .flatMap((offer) =>
+      liveDeal(
+        offer,
+        guests!.situation,
+        others.map(({ situation }) => situation),
+        kinds,
+      ),
+    );
+  const aloneIds = new Set(
+    compiled.changes.flatMap(({ promotion }) => (promotion.alone ? [promotion.id] : [])),
+  );
+  return (index) => {
+    const answer = guests!.priceOf(index);
+    if (answer.kind === 'problem') return null;
+    const promotion = madeBy(answer);
+    const regular = sellable(compiled, guests!.situation, index);
+    const takesIn = ({ offer }: LiveDeal) =>
+      typeof regular !== 'string' && offer.parts().some((part) => part.has(index, regular.price));
+    return {
+      price: answer.price,
+      was: promotion !== null && answer.price < answer.base.price ? answer.base.price : null,
+      promotion,
+      deals:
+        promotion !== null && aloneIds.has(promotion) ? [] : deals.filter(takesIn).map(({ deal }) => deal),
+      forSome: kinds.flatMap((group, i): PriceForSome[] => {
+        const theirs = others[i]!.priceOf(index);
+        if (theirs.kind === 'problem' || theirs.price >= answer.price) return [];
+        const by = madeBy(theirs);
+        // A price list of theirs is no offer to them.
+        return by === null || by === promotion ? [] : [{ group, price: theirs.price, promotion: by }];
+      }),
+    };
+  };
+}
+
+const madeBy = (answer: Extract<PriceAnswer, { kind: 'price' }>): string | null =>
+  answer.winner?.promotion ?? answer.onTop[0]?.promotion ?? null;
+
+interface LiveDeal {
+  readonly offer: CompiledOffer;
+  readonly deal: DealOnTag;
+}
+
+function liveDeal(
+  offer: CompiledOffer,
+  guests: Situation,
+  others: readonly Situation[],
+  kinds: readonly (string | null)[],
+): LiveDeal[] {
+  const { id } = offer.promotion;
+  if (barOf(offer, guests) === null) return [{ offer, deal: { promotion: id, groups: null } }];
+  const groups = kinds.filter((_, i) => barOf(offer, others[i]!) === null);
+  if (groups.length === 0) return [];
+  return [{ offer, deal: { promotion: id, groups: groups.includes(null) ? [] : (groups as string[]) } }];
+}
+
+/** Kinds of shopper for whom some approved promotion is and for guests not; null among them: whoever is known. */
+function kindsAsked({ plan }: CompiledPlan): (string | null)[] {
+  const kinds = new Set<string | null>();
+  for (const { status, who } of plan.promotions as readonly Promotion[]) {
+    if (status !== 'approved' || who.kind === 'everyone' || who.guests) continue;
+    for (const group of who.groups) kinds.add(group);
+    if (who.anyShopper) kinds.add(null);
+  }
+  return [...kinds];
+}
+
+const shopperOf = (group: string | null): Shopper => ({
+  kind: 'shopper',
+  id: null,
+  groups: group === null ? [] : [group],
+});

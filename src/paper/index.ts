@@ -1,0 +1,2 @@
+export { DEFAULT_PAPER, PAPERS, type Paper, type PaperName, paperOf } from './papers.ts';
+export * from './tags-pdf.ts';
