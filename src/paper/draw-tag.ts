@@ -57,22 +57,48 @@ function head(pen: Pen, box: Box, { name, badge, label }: TagText, scale: Scale)
   return y;
 }
 
-function deals(pen: Pen, box: Box, { deals: told, forSome }: TagText, scale: Scale): void {
-  let y = box.y + scale.small * 0.4;
-  const end = box.y + box.height;
-  const put = (words: string, setting: Setting) => {
-    for (const line of wrapped(pen, words, box.width, setting, 2)) {
-      if (y + setting.size * LEADING > end) return;
-      y += setting.size * LEADING;
-      pen.write(line, box.x, y - setting.size * 0.3, setting);
-    }
-  };
-  for (const { words, who, steps } of told) {
-    put(who === null ? words : `${who}: ${words}`, { face: 'strong', size: scale.deal });
-    for (const [from, what] of steps ?? [])
-      put(`${from}  ${what}`, { face: 'text', size: scale.small * 1.15 });
+/** What there is no room for is set smaller, down to this. */
+const SMALLER = [1, 0.85, 0.7, 0.6];
+
+interface Line {
+  readonly text: string;
+  readonly setting: Setting;
+}
+
+const heightOf = (lines: readonly Line[]): number =>
+  lines.reduce((sum, { setting }) => sum + setting.size * LEADING, 0);
+
+/** What deals ask for and what it costs some, as large as there is room; the last lines go where even that is none. */
+function deals(pen: Pen, box: Box, text: TagText, scale: Scale): void {
+  const ways = SMALLER.map((factor) => dealLines(pen, box.width, text, scale, factor));
+  const lines = ways.find((way) => heightOf(way) <= box.height) ?? ways.at(-1)!;
+  let y = box.y;
+  for (const { text: words, setting } of lines) {
+    y += setting.size * LEADING;
+    if (y > box.y + box.height) return;
+    pen.write(words, box.x, y - setting.size * 0.3, setting);
   }
-  for (const words of forSome) put(words, { face: 'strong', size: scale.deal });
+}
+
+function dealLines(
+  pen: Pen,
+  width: number,
+  { deals: told, forSome }: TagText,
+  scale: Scale,
+  factor: number,
+): Line[] {
+  const large: Setting = { face: 'strong', size: scale.deal * factor };
+  const small: Setting = { face: 'text', size: scale.small * 1.15 * factor };
+  const put = (words: string, setting: Setting): Line[] =>
+    wrapped(pen, words, width, setting, 2).map((text) => ({ text, setting }));
+  return [
+    ...told.flatMap(({ words, who, until, steps }) => [
+      ...put(who === null ? words : `${who}: ${words}`, large),
+      ...(steps ?? []).flatMap(([from, what]) => put(`${from}  ${what}`, small)),
+      ...(until === null ? [] : put(until, small)),
+    ]),
+    ...forSome.flatMap((words) => put(words, large)),
+  ];
 }
 
 /** The price at the lower right. @returns where it begins. */

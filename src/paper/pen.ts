@@ -32,6 +32,7 @@ export interface Pen {
 /** @param title of the document. */
 export function pen(title: string, day: string): Pen {
   const doc = new PDFDocument({
+    // No face to begin with: the standard ones are not put into the file.
     ...{ autoFirstPage: false, compress: true, font: '' },
     // Its own date would make every copy another file.
     info: { Title: title, CreationDate: new Date(`${day}T00:00:00Z`) },

@@ -112,6 +112,32 @@ describe('the shelf tags of a day', () => {
     ]);
   });
 
+  it('name what is cheaper for some by a step on top of what everybody has', () => {
+    const more = offer(
+      'more',
+      { kind: 'priceChange', items: { items: ['oil'] }, formula: { percentOff: 1_000 }, onTop: true },
+      { who: { groups: ['members'] } },
+    );
+    const groups = { shopperGroups: [{ id: 'members', name: 'Members' }] };
+    expect(asked([run, more], '2027-03-02', groups).tags).toMatchObject([
+      { sku: 'oil', price: 900, promotion: 'run', forSome: [{ price: 810, promotion: 'more' }] },
+    ]);
+  });
+
+  it('are those of what the store carries, at its own price', () => {
+    const prices = [{ price: '10.00' }, { price: '9.50', zone: 'isles' }, { price: '3.00', store: 'shop' }];
+    const more = {
+      items: basketPlan({ ...GOODS, oil: { ...GOODS.oil, prices: prices.slice(0, 2) } }, []).items,
+      zones: [{ id: 'isles', name: 'Isles' }],
+      stores: [{ ...STORE, zone: 'isles' }],
+      ranges: [{ id: 'few', name: 'Few', stores: { all: true as const }, items: { items: ['oil'] } }],
+    };
+    const all = { which: 'all' as const };
+    expect(asked([], '2027-03-01', { ...more, ...all }).tags).toMatchObject([{ sku: 'oil', price: 950 }]);
+    const own = basketPlan({ ...GOODS, oil: { ...GOODS.oil, prices } }, []).items;
+    expect(asked([], '2027-03-01', { ...more, items: own, ...all }).tags).toMatchObject([{ price: 300 }]);
+  });
+
   it('may be those of some goods, or what one promotion touches', () => {
     expect(skus(asked([run], '2027-03-03', { which: { promotion: 'run' } }).tags)).toEqual(['oil']);
     expect(skus(asked([], '2027-03-03', { which: { items: new Set(['rice']) } }).tags)).toEqual(['rice']);
@@ -166,6 +192,6 @@ it('a tag says in words what it holds', () => {
     ...{ price: { whole: '9', decimals: '.00', currency: 'EUR' }, reduced: true },
     ...{ label: 'Semana del aceite', badge: 'Cold pressed', was: 'was 10.00', until: 'until Sat 6 Mar' },
     ...{ perUnit: '12.00 a litre', lowest: 'lowest of the 30 days before: 10.00' },
-    deals: [{ words: '3 for 11.00 EUR, mixed', who: null }],
+    deals: [{ words: '3 for 11.00 EUR, mixed', who: null, until: null }],
   });
 });

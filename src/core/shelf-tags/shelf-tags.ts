@@ -22,8 +22,8 @@ export interface ShelfTag extends Standing {
   readonly unitPrice: UnitPrice | null;
   /** Of the thirty days before the reduction began; null where nothing is reduced, or it was not sold then. */
   readonly lowestBefore: MinorUnits | null;
-  /** When the promotion that made the price ends; null: no end, or none within a year. */
-  readonly until: WallTime | null;
+  /** When each promotion on it ends; null: never, or not within a year. */
+  readonly ends: ReadonlyMap<string, WallTime | null>;
   readonly gtin: string | null;
   readonly shelf: string | null;
 }
@@ -63,7 +63,7 @@ export function tagsOfDay(compiled: CompiledPlan, { store, day, which }: TagsAsk
   const at = openingOf(compiled, store, day);
   const now = standingsAt(compiled, store, at);
   const before = standingsAt(compiled, store, openingOf(compiled, store, dayNumber(day - 1)));
-  const untilOf = ends(compiled, store, at);
+  const endOf = endsFrom(compiled, store, at);
   const tags: ShelfTag[] = [];
   const off: OffShelf[] = [];
   compiled.catalogue.items.forEach((item, index) => {
@@ -77,7 +77,7 @@ export function tagsOfDay(compiled: CompiledPlan, { store, day, which }: TagsAsk
         ...standing,
         unitPrice: unitPriceOf(item, standing.price),
         lowestBefore: lowestOf(compiled, store, item, standing, at),
-        until: standing.promotion === null ? null : untilOf(standing.promotion),
+        ends: new Map(promotionsOn(standing).map((id) => [id, endOf(id)])),
       });
   });
   return { tags: tags.sort(inOrder), off: off.sort(inOrder) };
@@ -141,7 +141,11 @@ function lowestOf(
 const LOOKED_AHEAD = 366 * DAY;
 
 /** When promotions that count at a moment end, by the clock of the store; each worked out once. */
-function ends(compiled: CompiledPlan, store: StoreDocument, at: Instant): (id: string) => WallTime | null {
+function endsFrom(
+  compiled: CompiledPlan,
+  store: StoreDocument,
+  at: Instant,
+): (id: string) => WallTime | null {
   const clock = compiled.clockOf(store);
   const known = new Map<string, WallTime | null>();
   const to = (at + LOOKED_AHEAD) as Instant;

@@ -7,7 +7,6 @@ import {
   type CompiledPlan,
   pricesIn,
   type Situation,
-  sellable,
   situationOf,
 } from '../price-book/index.ts';
 import { GUEST, type PriceAnswer, type Shopper } from '../tag-price/index.ts';
@@ -69,10 +68,10 @@ export function standingsAt(
   return (index) => {
     const answer = guests!.priceOf(index);
     if (answer.kind === 'problem') return null;
-    const promotion = madeBy(answer);
-    const regular = sellable(compiled, guests!.situation, index);
+    const made = madeBy(answer);
+    const promotion = made[0] ?? null;
     const takesIn = ({ offer }: LiveDeal) =>
-      typeof regular !== 'string' && offer.parts().some((part) => part.has(index, regular.price));
+      offer.parts().some((part) => part.has(index, answer.regular.price));
     return {
       price: answer.price,
       was: promotion !== null && answer.price < answer.base.price ? answer.base.price : null,
@@ -82,16 +81,19 @@ export function standingsAt(
       forSome: kinds.flatMap((group, i): PriceForSome[] => {
         const theirs = others[i]!.priceOf(index);
         if (theirs.kind === 'problem' || theirs.price >= answer.price) return [];
-        const by = madeBy(theirs);
-        // A price list of theirs is no offer to them.
-        return by === null || by === promotion ? [] : [{ group, price: theirs.price, promotion: by }];
+        // Where nothing but a price list of theirs makes it less, that is no offer to them.
+        const by = madeBy(theirs).find((id) => !made.includes(id));
+        return by === undefined ? [] : [{ group, price: theirs.price, promotion: by }];
       }),
     };
   };
 }
 
-const madeBy = (answer: Extract<PriceAnswer, { kind: 'price' }>): string | null =>
-  answer.winner?.promotion ?? answer.onTop[0]?.promotion ?? null;
+/** The promotions that made a price, the one that set it first. */
+const madeBy = ({ winner, onTop }: Extract<PriceAnswer, { kind: 'price' }>): string[] => [
+  ...(winner ? [winner.promotion] : []),
+  ...onTop.map(({ promotion }) => promotion),
+];
 
 interface LiveDeal {
   readonly offer: CompiledOffer;

@@ -18,6 +18,7 @@ export interface PriceText {
 export interface DealText extends TagWords {
   /** "Members only"; null: for everyone. */
   readonly who: string | null;
+  readonly until: string | null;
 }
 
 /** All that is printed on one tag, in words. */
@@ -70,14 +71,18 @@ export function tagText(tag: ShelfTag, speech: TagSpeech): TagText {
     label: reduced ? inLanguage(by?.label, speech.language) : null,
     badge: inLanguage(by?.badge, speech.language),
     was: tag.was === null ? null : `was ${amount(tag.was)}`,
-    until: reduced && tag.until !== null ? `until ${lastWords(tag.until, speech)}` : null,
+    until: reduced ? untilWords(tag, tag.promotion, speech) : null,
     perUnit: unitPrice && `${amount(unitPrice.price)} ${MEASURES[unitPrice.of]}`,
     lowest:
       tellsLowest && tag.lowestBefore !== null
         ? `lowest of the 30 days before: ${amount(tag.lowestBefore)}`
         : null,
-    deals: tag.deals.flatMap((deal) => dealText(deal, speech)),
-    forSome: tag.forSome.map(({ group, price }) => `${groupWords(group, names)}: ${amount(price)}`),
+    deals: tag.deals.flatMap((deal) => dealText(tag, deal, speech)),
+    forSome: tag.forSome.map(({ group, price, promotion }) =>
+      [`${groupWords(group, names)}: ${amount(price)}`, untilWords(tag, promotion, speech)]
+        .filter((words) => words !== null)
+        .join(', '),
+    ),
   };
 }
 
@@ -101,7 +106,7 @@ export function inLanguage(
 const groupWords = (group: string | null, names: Names): string =>
   group === null ? 'With a card' : names.shopperGroup(group);
 
-function dealText({ promotion: id, groups }: DealOnTag, speech: TagSpeech): DealText[] {
+function dealText(tag: ShelfTag, { promotion: id, groups }: DealOnTag, speech: TagSpeech): DealText[] {
   const promotion = speech.promotion(id);
   if (!promotion || isPriceChange(promotion)) return [];
   const words = offerOnTag(
@@ -113,7 +118,13 @@ function dealText({ promotion: id, groups }: DealOnTag, speech: TagSpeech): Deal
   const only = groups?.length
     ? groups.map((group) => speech.names.shopperGroup(group)).join(', ')
     : 'With a card';
-  return [{ ...words, who: groups === null ? null : `${only} only` }];
+  const who = groups === null ? null : `${only} only`;
+  return [{ ...words, who, until: untilWords(tag, id, speech) }];
+}
+
+function untilWords({ ends }: ShelfTag, id: string | null, speech: TagSpeech): string | null {
+  const end = id === null ? null : (ends.get(id) ?? null);
+  return end === null ? null : `until ${lastWords(end, speech)}`;
 }
 
 /** The day that an end leaves whole, or the moment where it ends within one: "Sat 5 Dec". */
