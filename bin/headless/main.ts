@@ -7,7 +7,6 @@ import { overlaps } from './overlaps.ts';
 import { readPlanFile } from './plan-file.ts';
 import { price } from './price.ts';
 import { results } from './results.ts';
-import { tags } from './tags.ts';
 import { timeline } from './timeline.ts';
 import { allUsage, type CallName, usageOf } from './usage.ts';
 
@@ -15,6 +14,9 @@ import { allUsage, type CallName, usageOf } from './usage.ts';
 declare const BELLTAG_VERSION: string;
 
 type Call = (words: readonly string[], print: (line: string) => void) => void | Promise<void>;
+/** What makes PDFs is large: whoever asks for a price does not wait for it. */
+const tags: Call = async (words, print) => (await import('./tags.ts')).tags(words, print);
+
 const CALLS: Readonly<Record<CallName, Call>> = {
   ...{ check, price, book, timeline, basket, overlaps, loopholes, tags, results },
 };

@@ -70,8 +70,11 @@ const heightOf = (lines: readonly Line[]): number =>
 
 /** What deals ask for and what it costs some, as large as there is room; the last lines go where even that is none. */
 function deals(pen: Pen, box: Box, text: TagText, scale: Scale): void {
-  const ways = SMALLER.map((factor) => dealLines(pen, box.width, text, scale, factor));
-  const lines = ways.find((way) => heightOf(way) <= box.height) ?? ways.at(-1)!;
+  let lines: readonly Line[] = [];
+  for (const factor of SMALLER) {
+    lines = dealLines(pen, box.width, text, scale, factor);
+    if (heightOf(lines) <= box.height) break;
+  }
   let y = box.y;
   for (const { text: words, setting } of lines) {
     y += setting.size * LEADING;
