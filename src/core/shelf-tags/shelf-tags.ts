@@ -9,16 +9,20 @@ import {
 import type { MinorUnits } from '../money/index.ts';
 import type { Item, Promotion, StoreDocument } from '../plan/index.ts';
 import type { CompiledPlan } from '../price-book/index.ts';
+import { editionsOf } from './edition.ts';
 import { lowestBefore } from './lowest-before.ts';
 import { openingOf } from './opening.ts';
 import { byShelf } from './shelf-order.ts';
-import { type Standing, standingsAt } from './standing.ts';
+import { promotionsOn, type Standing, standingsAt } from './standing.ts';
 import { type UnitPrice, unitPriceOf } from './unit-price.ts';
+import { type Hung, whatHung } from './what-hung.ts';
 
 /** What is printed for the shelf of one item. */
 export interface ShelfTag extends Standing {
   readonly sku: string;
   readonly name: string;
+  /** A short text that is another wherever the tag says something else. */
+  readonly edition: string;
   readonly unitPrice: UnitPrice | null;
   /** Of the thirty days before the reduction began; null where nothing is reduced, or it was not sold then. */
   readonly lowestBefore: MinorUnits | null;
@@ -53,35 +57,63 @@ export interface TagsAsked {
   readonly day: DayNumber;
   /** Which of those that hang; absent: only what differs from the day before. */
   readonly which?: 'all' | { readonly items: ReadonlySet<string> } | { readonly promotion: string };
+  /** The plan by which the tags of the day before were hung, where it is not this one. */
+  readonly hungBy?: CompiledPlan;
 }
 
 /**
  * The shelf tags of a store for a day, at the price of a guest when it opens. Without more only those that must be hung
- * anew: another price, another price before it, another promotion, another deal than when it opened the day before.
+ * anew: another price, another price before it, another promotion, another deal than when it opened the day before, or
+ * another word of those that hung by another plan.
  */
-export function tagsOfDay(compiled: CompiledPlan, { store, day, which }: TagsAsked): TagsOfDay {
-  const at = openingOf(compiled, store, day);
-  const now = standingsAt(compiled, store, at);
-  const before = standingsAt(compiled, store, openingOf(compiled, store, dayNumber(day - 1)));
-  const endOf = endsFrom(compiled, store, at);
+export function tagsOfDay(compiled: CompiledPlan, asked: TagsAsked): TagsOfDay {
+  const { store, day, which, hungBy = compiled } = asked;
+  const after = { compiled, at: openingOf(compiled, store, day) };
+  const now = standingsAt(compiled, store, after.at);
+  const hung = whatHung(hungBy, after, store, dayNumber(day - 1));
+  const editionOf = editionsOf(compiled);
+  const endOf = endsFrom(compiled, store, after.at);
   const tags: ShelfTag[] = [];
-  const off: OffShelf[] = [];
+  const off: OffShelf[] = hungBy === compiled ? [] : noLongerThere(hungBy, compiled, store, hung.before);
   compiled.catalogue.items.forEach((item, index) => {
+    const isSame = !hung.mayDiffer(index, item);
+    if (isSame && which === undefined) return;
     const standing = now(index);
-    const hung = before(index);
-    const place = { sku: item.sku, name: item.name, gtin: item.gtin ?? null, shelf: shelfOf(store, item) };
-    if (hung) off.push(...offShelf(place, hung, standing));
-    if (standing && isAsked(which, item, standing, hung))
+    const before = isSame ? standing : hung.before(item.sku);
+    const place = placeOf(store, item);
+    if (before) off.push(...offShelf(place, before, standing));
+    const isOther = () => hung.isOther(item, before, standing!);
+    if (standing && isAsked(which, item, standing, isOther))
       tags.push({
         ...place,
         ...standing,
+        edition: editionOf(item, standing),
         unitPrice: unitPriceOf(item, standing.price),
-        lowestBefore: lowestOf(compiled, store, item, standing, at),
+        lowestBefore: lowestOf(compiled, store, item, standing, after.at),
         ends: new Map(promotionsOn(standing).map((id) => [id, endOf(id)])),
       });
   });
   return { tags: tags.sort(inOrder), off: off.sort(inOrder) };
 }
+
+/** Goods that hung, and that the plan does not know any more. */
+const noLongerThere = (
+  { catalogue }: CompiledPlan,
+  after: CompiledPlan,
+  store: StoreDocument,
+  before: Hung['before'],
+): OffShelf[] =>
+  catalogue.items.flatMap((item) => {
+    const said = after.catalogue.indexOf.has(item.sku) ? null : before(item.sku);
+    return said ? [{ ...placeOf(store, item), said, ended: [], gone: true }] : [];
+  });
+
+const placeOf = (store: StoreDocument, item: Item) => ({
+  sku: item.sku,
+  name: item.name,
+  gtin: item.gtin ?? null,
+  shelf: shelfOf(store, item),
+});
 
 /** Where an item stands in a store. */
 export const shelfOf = (
@@ -94,26 +126,11 @@ const inOrder = (a: Placed, b: Placed): number =>
 
 type Placed = Pick<ShelfTag, 'sku' | 'shelf'>;
 
-function isAsked(which: TagsAsked['which'], { sku }: Item, now: Standing, before: Standing | null): boolean {
+function isAsked(which: TagsAsked['which'], { sku }: Item, now: Standing, isOther: () => boolean): boolean {
   if (which === 'all') return true;
-  if (which === undefined) return before === null || !saysTheSame(now, before);
+  if (which === undefined) return isOther();
   return 'items' in which ? which.items.has(sku) : promotionsOn(now).includes(which.promotion);
 }
-
-/** Whether one tag can hang for both. */
-function saysTheSame(a: Standing, b: Standing): boolean {
-  return keyOf(a) === keyOf(b);
-}
-
-const keyOf = ({ price, was, promotion, deals, forSome }: Standing): string =>
-  JSON.stringify([price, was, promotion, deals, forSome]);
-
-/** Every promotion that a tag tells of. */
-export const promotionsOn = ({ promotion, deals, forSome }: Standing): string[] => [
-  ...(promotion === null ? [] : [promotion]),
-  ...deals.map((deal) => deal.promotion),
-  ...forSome.map((one) => one.promotion),
-];
 
 function offShelf(
   place: Omit<OffShelf, 'said' | 'ended' | 'gone'>,

@@ -114,7 +114,7 @@ function liveDeal(
 }
 
 /** Kinds of shopper for whom some approved promotion is and for guests not; null among them: whoever is known. */
-function kindsAsked({ plan }: CompiledPlan): (string | null)[] {
+export function kindsAsked({ plan }: CompiledPlan): (string | null)[] {
   const kinds = new Set<string | null>();
   for (const { status, who } of plan.promotions as readonly Promotion[]) {
     if (status !== 'approved' || who.kind === 'everyone' || who.guests) continue;
@@ -124,8 +124,25 @@ function kindsAsked({ plan }: CompiledPlan): (string | null)[] {
   return [...kinds];
 }
 
-const shopperOf = (group: string | null): Shopper => ({
+/** One of a kind of shopper; null: known, and of none. */
+export const shopperOf = (group: string | null): Shopper => ({
   kind: 'shopper',
   id: null,
   groups: group === null ? [] : [group],
 });
+
+/** Whether one tag can hang for both. */
+export function saysTheSame(a: Standing, b: Standing): boolean {
+  return keyOf(a) === keyOf(b);
+}
+
+/** All of it as one text. */
+export const keyOf = ({ price, was, promotion, deals, forSome }: Standing): string =>
+  JSON.stringify([price, was, promotion, deals, forSome]);
+
+/** Every promotion that a tag tells of. */
+export const promotionsOn = ({ promotion, deals, forSome }: Standing): string[] => [
+  ...(promotion === null ? [] : [promotion]),
+  ...deals.map((deal) => deal.promotion),
+  ...forSome.map((one) => one.promotion),
+];
