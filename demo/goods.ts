@@ -23,13 +23,18 @@ export function goods(
   const leaves = nodes.filter((node) => node.kind);
   const items: ItemDocument[] = [];
   for (let round = 0; items.length < wanted.items; round++) {
-    for (const leaf of leaves) {
-      items.push(...product(leaf, round, items.length, wanted, random));
+    for (const [aisle, leaf] of leaves.entries()) {
+      const line = product(leaf, round, items.length, wanted, random);
+      items.push(...line.map((item, place) => ({ ...item, shelf: shelfAt(aisle, round, place) })));
       if (items.length >= wanted.items) break;
     }
   }
   return { nodes, items: items.slice(0, wanted.items) };
 }
+
+/** Each shelf of the hierarchy stands in an aisle of its own, line by line: "12-03-2". */
+const shelfAt = (aisle: number, bay: number, place: number): string =>
+  [`${aisle + 1}`.padStart(2, '0'), `${bay + 1}`.padStart(2, '0'), place + 1].join('-');
 
 const skuAt = (number: number): string => `Q${String(100_001 + number)}`;
 const text = (cents: number): string => (cents / 100).toFixed(2);

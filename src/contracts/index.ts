@@ -29,6 +29,7 @@ export * from './shape.ts';
 export * from './shopper-requests.ts';
 export * from './shopper-row.ts';
 export * from './sound-value.ts';
+export * from './tag-requests.ts';
 export * from './timeline-requests.ts';
 export * from './use-requests.ts';
 export * from './view/index.ts';

@@ -25,6 +25,7 @@ export * from './repositories/plan-version.ts';
 export * from './repositories/promotion-repository.ts';
 export * from './repositories/sending-hour-repository.ts';
 export * from './repositories/sending-repository.ts';
+export * from './repositories/shelf-repository.ts';
 export * from './repositories/shopper-repository.ts';
 export * from './repositories/stockroom-repository.ts';
 export * from './repositories/uses-repository.ts';

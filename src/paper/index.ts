@@ -1,2 +1,3 @@
+export { type OffLine, offListPdf } from './off-list-pdf.ts';
 export { DEFAULT_PAPER, PAPERS, type Paper, type PaperName, paperOf } from './papers.ts';
 export * from './tags-pdf.ts';

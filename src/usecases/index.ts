@@ -8,6 +8,7 @@ export * from './people/index.ts';
 export * from './plan/index.ts';
 export type * from './ports/index.ts';
 export * from './send/index.ts';
+export * from './shelf/index.ts';
 export * from './shoppers/index.ts';
 export * from './stockroom/index.ts';
 export * from './today/index.ts';

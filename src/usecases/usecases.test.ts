@@ -30,7 +30,7 @@ import {
   setPromotionStatus,
   storeComparison,
 } from './index.ts';
-import type { JoinStore } from './ports/index.ts';
+import type { JoinStore, PlanPast, ShelfStore } from './ports/index.ts';
 
 const planner = person('planner');
 const approver = person('approver');
@@ -476,6 +476,8 @@ describe('today', () => {
       people: peopleInMemory().ports.people,
       codes: codesInMemory().codes,
       joins: { waiting: async () => [] } as unknown as JoinStore,
+      past: { known: async () => null } as unknown as PlanPast,
+      shelf: { hung: async () => [] } as unknown as ShelfStore,
     };
     return lookAtToday(ports, who, view(at), Date.parse('2027-04-14T10:00:00Z') as never);
   };

@@ -3,6 +3,7 @@ import type { DemoName } from './running.ts';
 /** What a role must be able to do to be let in; what comes in then is refused for other reasons, so that nothing changes. */
 export const NEEDS = {
   see: ['odile', 'tove', 'ines', 'rufus', 'basil'],
+  hang: ['tove', 'ines', 'rufus', 'basil'],
   plan: ['ines', 'rufus', 'basil'],
   approve: ['rufus', 'basil'],
   send: ['rufus', 'basil'],
@@ -43,6 +44,10 @@ export const ENDPOINTS: Readonly<Record<string, readonly [Door, string, unknown?
   'POST send/whole': ['send', '/api/send/whole', {}],
   'POST send/terminal-key': ['administer', '/api/send/terminal-key', {}],
   'DELETE send/terminal-key': ['administer', '/api/send/terminal-key', {}],
+  'GET send/tags/index': ['see', '/api/send/tags?store=s001&day=2026-12-05'],
+  'GET send/tags/stores': ['see', '/api/send/tags/stores?day=2026-12-05'],
+  'POST send/tags/print': ['see', '/api/send/tags/print', {}],
+  'POST send/tags/hung': ['hang', '/api/send/tags/hung', {}],
   'GET send/hour': ['see', '/api/send/hour'],
   'PUT send/hour': ['administer', '/api/send/hour', {}],
   'GET account/sessions': ['see', '/api/account/sessions'],

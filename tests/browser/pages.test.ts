@@ -38,6 +38,7 @@ const PAGES = [
   '/check/history',
   '/check/rung?item=Q103453',
   '/send',
+  '/send/tags?at=2026-12-05T12:00',
   '/send/terminal/s002-1',
   '/stockroom',
   '/stockroom/item/Q103453',

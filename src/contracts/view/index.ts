@@ -25,6 +25,7 @@ export * from './rung.ts';
 export * from './sending-hour.ts';
 export * from './shoppers.ts';
 export * from './stockroom.ts';
+export * from './tags.ts';
 export * from './telling.ts';
 export * from './terminals.ts';
 export * from './timeline.ts';

@@ -1,13 +1,13 @@
 /** What each role may do. Data: the sign-in knows only the name of a person's role. */
-export const PERMISSIONS = ['see', 'plan', 'approve', 'send', 'administer'] as const;
+export const PERMISSIONS = ['see', 'hang', 'plan', 'approve', 'send', 'administer'] as const;
 export type Permission = (typeof PERMISSIONS)[number];
 
 export const ROLES = {
   viewer: ['see'],
-  store: ['see'],
-  planner: ['see', 'plan'],
-  approver: ['see', 'plan', 'approve', 'send'],
-  administrator: ['see', 'plan', 'approve', 'send', 'administer'],
+  store: ['see', 'hang'],
+  planner: ['see', 'hang', 'plan'],
+  approver: ['see', 'hang', 'plan', 'approve', 'send'],
+  administrator: ['see', 'hang', 'plan', 'approve', 'send', 'administer'],
 } as const satisfies Record<string, readonly Permission[]>;
 export type Role = keyof typeof ROLES;
 

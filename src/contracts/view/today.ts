@@ -3,6 +3,7 @@ import type { BeginningStep } from './beginning.ts';
 import type { EndingCodes, TriedCodes } from './codes.ts';
 import type { PlanFinding } from './plan-finding.ts';
 import type { PromotionSummary } from './replies.ts';
+import type { ShelvesView } from './tags.ts';
 
 /** What Today answers: what starts and ends, what waits, what the terminals lack, what the checks found. */
 export interface TodayView {
@@ -27,6 +28,8 @@ export interface TodayView {
   /** Promotions that did not go out by themselves, as something grave was found about them, and still do not stand in every till. */
   readonly left: readonly string[];
   /** Promotions that are held back from sending, and by whom. */
+  /** Of the stores that somebody runs: what is still to do at their shelves, today and tomorrow. */
+  readonly shelves: ShelvesView['stores'];
   readonly held: readonly { readonly name: string; readonly by: string }[];
   readonly terminals: TerminalCount;
   readonly endingCodes: readonly EndingCodes[];

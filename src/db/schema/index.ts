@@ -6,6 +6,7 @@ export * from './places.ts';
 export * from './promotions.ts';
 export * from './rule-references.ts';
 export * from './sending.ts';
+export * from './shelf.ts';
 export * from './shoppers.ts';
 export * from './telling.ts';
 export * from './uses.ts';

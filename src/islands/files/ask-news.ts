@@ -1,6 +1,6 @@
 import type { BringInNews, BringInView } from '../../contracts/view/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
-import { Refused, refusalIn } from '../server/index.ts';
+import { linesOf, Refused, refusalIn } from '../server/index.ts';
 
 /** What it is, its bytes say; without a type the server takes a body for a form of another site. */
 const FILE_HEADERS = { 'content-type': 'application/octet-stream' };
@@ -18,7 +18,8 @@ export async function askNews(
   if (!reply?.body)
     throw new Refused({ status: 0, message: 'Bell Tag did not answer. Nothing was brought in.', faults: [] });
   if (!reply.ok) throw new Refused(refusalIn(reply.status, await reply.json().catch(() => null)));
-  for await (const news of newsOf(reply.body)) {
+  for await (const line of linesOf(reply.body)) {
+    const news = line as BringInNews;
     if (news.kind === 'progress')
       onProgress(`${news.stage}: ${saidCount(news.done)} of ${saidCount(news.of)} rows`);
     else if (news.kind === 'result') return news.result;
@@ -29,18 +30,4 @@ export async function askNews(
     message: 'The answer broke off. Look whether it was brought in.',
     faults: [],
   });
-}
-
-async function* newsOf(body: ReadableStream<Uint8Array>): AsyncGenerator<BringInNews> {
-  const reader = body
-    .pipeThrough(new TextDecoderStream() as never)
-    .getReader() as ReadableStreamDefaultReader<string>;
-  let rest = '';
-  for (;;) {
-    const { value, done } = await reader.read();
-    const lines = (rest + (value ?? '')).split('\n');
-    rest = done ? '' : lines.pop()!;
-    for (const line of lines) if (line !== '') yield JSON.parse(line) as BringInNews;
-    if (done) return;
-  }
 }

@@ -80,8 +80,11 @@ function Desk({ view, sends, rules }: SendProps) {
       <div className="flex flex-wrap items-baseline gap-x-6">
         <h1 className="text-3xl">Send</h1>
         <p className="quiet">What goes out to the tills, and what each of them holds</p>
+        <a className="link ml-auto" href={`/send/tags${lensQuery(view.lens)}`}>
+          Shelf tags
+        </a>
         {terminals.data ? (
-          <a className="link ml-auto" href="#terminals">
+          <a className="link" href="#terminals">
             {saidCount(terminals.data.counts.upToDate)} of {saidCount(terminals.data.counts.all)} terminals up
             to date
           </a>

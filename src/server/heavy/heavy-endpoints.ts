@@ -2,6 +2,7 @@ import { CHECK_ENDPOINTS } from './check-endpoints.ts';
 import { CODE_ENDPOINTS } from './code-endpoints.ts';
 import { PLAN_ENDPOINTS } from './plan-endpoints.ts';
 import { SEND_ENDPOINTS } from './send-endpoints.ts';
+import { SHELF_ENDPOINTS } from './shelf-endpoints.ts';
 import { SHOPPER_ENDPOINTS } from './shopper-endpoints.ts';
 import { STOCKROOM_ENDPOINTS } from './stockroom-endpoints.ts';
 
@@ -13,6 +14,7 @@ export const HEAVY_ENDPOINTS = {
   ...SHOPPER_ENDPOINTS,
   ...STOCKROOM_ENDPOINTS,
   ...SEND_ENDPOINTS,
+  ...SHELF_ENDPOINTS,
 } as const;
 
 export type HeavyEndpoint = keyof typeof HEAVY_ENDPOINTS;

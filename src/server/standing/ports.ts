@@ -22,6 +22,7 @@ import {
   promotionRepository,
   sendingHourRepository,
   sendingRepository,
+  shelfRepository,
   shopperRepository,
   stockroomRepository,
   templateRepository,
@@ -59,6 +60,7 @@ import type {
   PromotionStore,
   SendingHourStore,
   SendingStore,
+  ShelfStore,
   ShopperStore,
   SigningKeys,
   StockroomStore,
@@ -110,6 +112,7 @@ export interface Ports {
   readonly webhooks: WebhookStore;
   readonly beginning: BeginningStore;
   readonly letters: LetterStore;
+  readonly shelf: ShelfStore;
   readonly shoppers: ShopperStore;
   readonly joins: JoinStore;
   readonly pictures: PictureStore;
@@ -172,6 +175,7 @@ export function portsOf(
     webhooks: webhookRepository(db),
     beginning: beginningRepository(db),
     letters: letterRepository(db),
+    shelf: shelfRepository(db),
     shoppers: shopperRepository(db),
     joins: joinRepository(db),
     pictures: pictureRepository(db),

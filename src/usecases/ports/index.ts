@@ -19,6 +19,7 @@ export type * from './price-file-maker.ts';
 export type * from './promotion-store.ts';
 export type * from './sending-hour-store.ts';
 export type * from './sending-store.ts';
+export type * from './shelf-store.ts';
 export type * from './shopper-store.ts';
 export type * from './stockroom-store.ts';
 export type * from './use-store.ts';

@@ -31,15 +31,18 @@ import type {
   LoopholeStore,
   PeopleStore,
   PlanBook,
+  PlanPast,
   PromotionStore,
   SendingHourStore,
   SendingStore,
+  ShelfStore,
   WaitingEntryStore,
   WorkRules,
   WorkRulesStore,
 } from '../ports/index.ts';
 import type { StoreComparison } from '../send/index.ts';
 import { lookAtSendingHour, promotionsIn, troubleOf } from '../send/index.ts';
+import { ownShelves } from '../shelf/index.ts';
 import { listWaitingEntries } from '../stockroom/index.ts';
 
 const AHEAD = 7 * DAY;
@@ -61,6 +64,8 @@ export async function lookAtToday(
     people: PeopleStore;
     codes: CodeStore;
     joins: JoinStore;
+    past: PlanPast;
+    shelf: ShelfStore;
   },
   person: Person,
   view: LensView,
@@ -84,6 +89,7 @@ export async function lookAtToday(
     ...whatWaits(all, person, await ports.rules.current()),
     stockroom: await stockroomWaits(ports, person),
     ...(await unsent(ports, whole, person, now)),
+    shelves: await ownShelves(ports, person, now),
     held: await heldBack(ports.heldBack, current, person),
     terminals: await countTerminals(ports.sending, current, person, now),
     endingCodes: await endingCodes(ports, person, current, clock.toWall(at)),
