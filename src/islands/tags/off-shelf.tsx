@@ -4,7 +4,7 @@ import { saidCount } from '../../ui/writing/index.ts';
 import { refusalWords, useDoing } from '../server/index.ts';
 import { askPrint } from './ask-print.ts';
 import type { OnHang } from './tag-rows.tsx';
-import { tagsOf } from './tags.tsx';
+import { tagsOf } from './tags-of.ts';
 
 /** Rows that are shown at once; the list on paper has all. */
 const SHOWN = 200;

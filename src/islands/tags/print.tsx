@@ -6,7 +6,7 @@ import { saidCount } from '../../ui/writing/index.ts';
 import { refusalWords, useDoing } from '../server/index.ts';
 import { askPrint } from './ask-print.ts';
 import type { Which } from './asked.ts';
-import { tagsOf } from './tags.tsx';
+import { tagsOf } from './tags-of.ts';
 
 const PAPER_KEPT = 'belltag-tag-paper';
 

@@ -1,6 +1,6 @@
 import { type LensView, lensQuery, type TagsView, type TagView } from '../../contracts/view/index.ts';
 import { saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
-import { tagsOf } from './tags.tsx';
+import { tagsOf } from './tags-of.ts';
 
 export type OnHang = (
   tags: readonly { readonly sku: string; readonly edition: string }[],

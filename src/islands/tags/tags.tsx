@@ -9,6 +9,7 @@ import { OffShelf } from './off-shelf.tsx';
 import { Print } from './print.tsx';
 import { StoresStand } from './stores-stand.tsx';
 import { TagRows } from './tag-rows.tsx';
+import { tagsOf } from './tags-of.ts';
 
 export interface TagsProps {
   readonly view: LensView;
@@ -86,7 +87,7 @@ function Desk({ view, hangs, everywhere }: TagsProps) {
                 <span className="quiet block">Only</span>
                 <input
                   type="search"
-                  className="input input-sm w-56"
+                  className="input input-sm w-64"
                   placeholder="a name, a number, a barcode"
                   value={find}
                   onChange={(event) => setFind(event.target.value)}
@@ -111,8 +112,6 @@ function Desk({ view, hangs, everywhere }: TagsProps) {
     </>
   );
 }
-
-export const tagsOf = (count: number): string => `${saidCount(count)} ${count === 1 ? 'tag' : 'tags'}`;
 
 function Head({ view, tags }: { view: LensView; tags: TagsView | undefined }) {
   const day = view.at.slice(0, 10);
