@@ -38,7 +38,14 @@ export async function tags(words: readonly string[], print: (line: string) => vo
     promotion: (id: string) => promotions.get(id),
   };
   const title = `Shelf tags of ${store.name}, ${said}`;
-  const pdf = await tagsPdf({ paper, title, day: said, tags: found.map((tag) => tagText(tag, speech)) });
+  const { pdf, short } = await tagsPdf({
+    paper,
+    title,
+    day: said,
+    tags: found.map((tag) => tagText(tag, speech)),
+  });
+  if (short.length > 0)
+    process.stderr.write(`not all fits on the tags of ${short.join(', ')}; a larger paper has more room\n`);
   try {
     writeFileSync(out, pdf);
   } catch (error) {

@@ -74,7 +74,14 @@ export type PrintNews =
   | { readonly kind: 'progress'; readonly done: number; readonly of: number }
   | { readonly kind: 'refused'; readonly message: string }
   /** The PDF, as base64. */
-  | { readonly kind: 'file'; readonly name: string; readonly tags: number; readonly pdf: string };
+  | {
+      readonly kind: 'file';
+      readonly name: string;
+      readonly tags: number;
+      readonly pdf: string;
+      /** Items on whose tags there was no room for all that they should say. */
+      readonly short: readonly string[];
+    };
 
 /** How far stores are with their shelves. */
 export interface ShelvesView {

@@ -1,16 +1,18 @@
 import type { PrintTagsRequest } from '../../contracts/index.ts';
 import type { PrintNews } from '../../contracts/view/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 import { linesOf, NO_ANSWER, Refused, refusalIn, saveFile } from '../server/index.ts';
+import { tagsOf } from './tags-of.ts';
 
 /**
  * Has tags printed into a file, hears how far it is, and hands the file to the browser.
- * @returns how many tags are in it.
+ * @returns what was printed, in words.
  * @throws Refused with what the server said, or that it did not answer.
  */
 export async function askPrint(
   body: PrintTagsRequest,
   onProgress: (done: number, of: number) => void,
-): Promise<number> {
+): Promise<string> {
   const headers = { 'content-type': 'application/json' };
   const reply = await fetch('/api/send/tags/print?progress=1', {
     ...{ method: 'POST', headers, body: JSON.stringify(body) },
@@ -23,10 +25,19 @@ export async function askPrint(
     else if (news.kind === 'refused') throw new Refused({ status: 422, message: news.message, faults: [] });
     else {
       saveFile(new Blob([bytesOf(news.pdf)], { type: 'application/pdf' }), news.name);
-      return news.tags;
+      return printedWords(news);
     }
   }
   throw new Refused({ status: 0, message: 'The answer broke off. Nothing was printed.', faults: [] });
+}
+
+const NAMED = 5;
+
+function printedWords({ tags, short }: Extract<PrintNews, { kind: 'file' }>): string {
+  const made = `${tagsOf(tags)} made.`;
+  if (short.length === 0) return made;
+  const more = short.length > NAMED ? ` and ${saidCount(short.length - NAMED)} more` : '';
+  return `${made} On ${tagsOf(short.length)} not all fits that should be said: ${short.slice(0, NAMED).join(', ')}${more}. A larger paper has more room.`;
 }
 
 const bytesOf = (base64: string): Uint8Array<ArrayBuffer> =>

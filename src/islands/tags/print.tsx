@@ -28,10 +28,9 @@ export function Print({
     doing(async () => {
       setFar('Making the tags …');
       try {
-        const count = await askPrint({ ...place, paper: known, which: what }, (done, of) =>
+        return await askPrint({ ...place, paper: known, which: what }, (done, of) =>
           setFar(`${saidCount(done)} of ${tagsOf(of)} …`),
         );
-        return `${tagsOf(count)} made.`;
       } finally {
         setFar('');
       }

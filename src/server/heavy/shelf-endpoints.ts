@@ -6,7 +6,7 @@ import {
   shelvesRequest,
   tagsRequest,
 } from '../../contracts/index.ts';
-import { offListPdf, PAPERS, paperOf, tagsPdf } from '../../paper/index.ts';
+import { offListPdf, PAPERS, type PrintedTags, paperOf, tagsPdf } from '../../paper/index.ts';
 import { hangTags, howStoresStand, lookAtTags, type Printed, printTags } from '../../usecases/index.ts';
 import { failureReply, json, outcomeReply } from '../http/reply.ts';
 import { onBody, onQuery } from './heavy-endpoint-work.ts';
@@ -32,13 +32,13 @@ export const SHELF_ENDPOINTS = {
     if (!made.ok) return failureReply(made.failure);
     const toldTo = query.progress === '1' ? tell : () => {};
     const of = made.value.tags.length;
-    const pdf = await pdfOf(made.value, { paper, day: input.day }, (done) =>
+    const { pdf, short } = await pdfOf(made.value, { paper, day: input.day }, (done) =>
       toldTo(line({ kind: 'progress', done, of })),
     );
     const name = `${made.value.off ? 'off-the-shelf' : 'shelf-tags'} ${made.value.store.id} ${input.day}.pdf`;
     if (query.progress !== '1') return file(pdf, name);
     const tags = made.value.off?.length ?? of;
-    return new Response(line({ kind: 'file', name, tags, pdf: pdf.toString('base64') }), {
+    return new Response(line({ kind: 'file', name, tags, pdf: pdf.toString('base64'), short }), {
       headers: { 'content-type': 'application/x-ndjson; charset=utf-8', 'cache-control': 'no-store' },
     });
   }),
@@ -50,13 +50,16 @@ export const SHELF_ENDPOINTS = {
   ),
 } as const;
 
-const pdfOf = (
+const pdfOf = async (
   { store, tags, off }: Printed,
   { paper, day }: { paper: NonNullable<ReturnType<typeof paperOf>>; day: string },
   onProgress: (done: number) => void,
-): Promise<Buffer> =>
+): Promise<PrintedTags> =>
   off
-    ? offListPdf({ title: `Off the shelf in ${store.name}, ${day}`, day, lines: off })
+    ? {
+        short: [],
+        pdf: await offListPdf({ title: `Off the shelf in ${store.name}, ${day}`, day, lines: off }),
+      }
     : tagsPdf({ paper, title: `Shelf tags of ${store.name}, ${day}`, day, tags }, onProgress);
 
 const file = (pdf: Buffer, name: string): Response =>
