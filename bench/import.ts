@@ -80,7 +80,13 @@ async function broughtIn(db: ReturnType<typeof connect>['db'], bytes: Uint8Array
     stockroom: stockroomRepository(db),
     matchings: { find: async () => null, keep: async () => {} },
     rules: {
-      current: async () => ({ another: false, stockroom: false, house: NO_HOUSE_RULES, secondStep: null }),
+      current: async () => ({
+        another: false,
+        stockroom: false,
+        tagsTellLowest: true,
+        house: NO_HOUSE_RULES,
+        secondStep: null,
+      }),
       change: async () => {},
     },
     waiting: waitingEntryRepository(db),

@@ -31,12 +31,14 @@ export const decideRequest = Joi.object<DecideRequest>({
 export interface WorkRulesRequest {
   another?: boolean;
   stockroom?: boolean;
+  tagsTellLowest?: boolean;
   secondStep?: SecondStepDemand | null;
 }
 /** What is not named stays. */
 export const workRulesRequest = Joi.object<WorkRulesRequest>({
   another: Joi.boolean(),
   stockroom: Joi.boolean(),
+  tagsTellLowest: Joi.boolean(),
   secondStep: Joi.object<SecondStepDemand>({
     of: Joi.valid('administrators', 'everybody').required(),
     from: localDate.required(),

@@ -76,6 +76,20 @@ describe('the shelf tags of a store', () => {
     expect(again.tags.map(({ sku }) => sku)).toEqual([THREE[0]]);
   });
 
+  it('tell the lowest price of the days before as long as the chain says so', async () => {
+    const lowest = async () => mine((await look('ines')).body).map((tag) => tag.lowest !== null);
+    const basil = await as('basil');
+    expect(await lowest()).toEqual([true, true, true]);
+    const off = await basil.send('PUT', '/api/work-rules', { tagsTellLowest: false });
+    expect([off.status, off.body.tagsTellLowest, await lowest()]).toEqual([
+      200,
+      false,
+      [false, false, false],
+    ]);
+    expect((await basil.send('PUT', '/api/work-rules', { tagsTellLowest: true })).status).toBe(200);
+    expect(await lowest()).toEqual([true, true, true]);
+  });
+
   it('are noted as hung by who may, each for what it says', async () => {
     const tags = mine((await look('ines')).body);
     const { due, done } = (await look('ines')).body;

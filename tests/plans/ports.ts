@@ -62,6 +62,7 @@ export function inMemory(
   let rules: WorkRules = {
     another: false,
     stockroom: false,
+    tagsTellLowest: true,
     house: NO_HOUSE_RULES,
     secondStep: null,
     ...said,

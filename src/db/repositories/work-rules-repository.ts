@@ -4,8 +4,9 @@ import type { Database } from '../connect.ts';
 import * as t from '../schema/index.ts';
 import { planVersionOf } from './plan-version.ts';
 
-const { approvalByAnother: another, approvalOfStockroom: stockroom, houseRules: house, secondStep } = t.chain;
-const SAID = { another, stockroom, house, secondStep };
+const { approvalByAnother: another, approvalOfStockroom: stockroom } = t.chain;
+const { tagsTellLowest, houseRules: house, secondStep } = t.chain;
+const SAID = { another, stockroom, tagsTellLowest, house, secondStep };
 
 export function workRulesRepository(db: Database): WorkRulesStore {
   return {
@@ -21,6 +22,7 @@ export function workRulesRepository(db: Database): WorkRulesStore {
         await tx.update(t.chain).set({
           approvalByAnother: rules.another,
           approvalOfStockroom: rules.stockroom,
+          tagsTellLowest: rules.tagsTellLowest,
           houseRules: rules.house,
           secondStep: rules.secondStep,
         });
@@ -42,4 +44,8 @@ export function workRulesRepository(db: Database): WorkRulesStore {
 const rulesOf = (row: (Omit<WorkRules, 'house'> & { house: HouseRules | null }) | undefined): WorkRules =>
   row
     ? { ...row, house: row.house ?? NO_HOUSE_RULES }
-    : { another: true, stockroom: true, house: NO_HOUSE_RULES, secondStep: null };
+    : {
+        ...{ another: true, stockroom: true, tagsTellLowest: true },
+        house: NO_HOUSE_RULES,
+        secondStep: null,
+      };

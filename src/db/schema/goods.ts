@@ -41,6 +41,8 @@ export const chain = pgTable(
     approvalByAnother: boolean().notNull().default(true),
     /** Regular prices and what changes the goods or places of approved promotions wait for approval too. */
     approvalOfStockroom: boolean().notNull().default(true),
+    /** Shelf tags tell the lowest price of the thirty days before a reduction. */
+    tagsTellLowest: boolean().notNull().default(true),
     /** What the chain asks of its promotions; null: nothing was said. */
     houseRules: jsonb().$type<HouseRules>(),
     /** Of whom a second step of the sign-in is asked, and from when on; null: of nobody. */

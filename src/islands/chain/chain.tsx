@@ -3,7 +3,7 @@ import { WithServer } from '../server/index.ts';
 import { ChainWordsForm } from './chain-words.tsx';
 import { HouseRulesForm } from './house-rules-form.tsx';
 import { HowPricesCome } from './how-prices-come.tsx';
-import { WorkRules } from './work-rules.tsx';
+import { type Switches, WorkRules } from './work-rules.tsx';
 
 /** What is said of the chain as a whole: how prices come about, how its people work, what it asks of promotions. */
 export function Chain({
@@ -13,7 +13,7 @@ export function Chain({
   view,
 }: {
   chain: ChainView;
-  rules: { readonly another: boolean; readonly stockroom: boolean; readonly house: HouseRules };
+  rules: Switches & { readonly house: HouseRules };
   words: ChainWords;
   view: LensView;
 }) {
@@ -26,7 +26,13 @@ export function Chain({
             <h2 id="approval" className="text-xl">
               Approval
             </h2>
-            <WorkRules rules={rules} />
+            <WorkRules rules={rules} of="Approval" />
+          </section>
+          <section aria-labelledby="shelf-tags">
+            <h2 id="shelf-tags" className="text-xl">
+              Shelf tags
+            </h2>
+            <WorkRules rules={rules} of="Shelf tags" />
           </section>
         </div>
         <div className="space-y-9">

@@ -37,6 +37,7 @@ const SETTINGS: readonly (readonly [path: string, what: string, say: Say])[] = [
   ['policy.marginFloor', 'Margin below which one is warned', share],
   ['another', 'Approved by somebody else', yes],
   ['stockroom', 'Regular prices wait for approval', yes],
+  ['tagsTellLowest', 'Shelf tags tell the lowest price before', yes],
   [
     'secondStep.of',
     'Second step of the sign-in',

@@ -7,6 +7,8 @@ export interface WorkRules {
   readonly another: boolean;
   /** Regular prices, and what changes the goods or places of an approved promotion, wait for approval too. */
   readonly stockroom: boolean;
+  /** Shelf tags tell the lowest price of the thirty days before a reduction. */
+  readonly tagsTellLowest: boolean;
   /** What it asks of its promotions. */
   readonly house: HouseRules;
   /** Of whom a second step of the sign-in is asked; null: it is each one's own affair. */

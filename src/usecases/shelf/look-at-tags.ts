@@ -20,16 +20,17 @@ import {
   tagsOfDay,
   tagText,
 } from '../../core/shelf-tags/index.ts';
-import type { HungTag, PlanBook, PlanPast, ShelfStore } from '../ports/index.ts';
+import type { HungTag, PlanBook, PlanPast, ShelfStore, WorkRulesStore } from '../ports/index.ts';
 import { promotionsIn, type StoreComparison } from '../send/index.ts';
 import { hasBarcode } from './has-barcode.ts';
-import { type ShelfDay, shelfDay } from './shelf-day.ts';
+import { shelfDay } from './shelf-day.ts';
 import { tagSpeech } from './tag-speech.ts';
 
 export interface TagPorts {
   readonly book: PlanBook;
   readonly past: PlanPast;
   readonly shelf: ShelfStore;
+  readonly rules: WorkRulesStore;
 }
 
 /** The shelf tags of a store for a day, what of them hangs, and what must come off. */
@@ -51,7 +52,8 @@ export async function lookAtTags(
   const due = dueTags(compiled, { store, day, hungBy });
   const { tags, off } = tagsOfDay(compiled, { store, day, which, hungBy });
   const hung = hungOf(await ports.shelf.hung(store.id, found.value.dayBefore, asked.day));
-  const views = viewsOf(found.value, person, due, hung);
+  const { tagsTellLowest } = await ports.rules.current();
+  const views = viewsOf(tagSpeech(current, tagsTellLowest, writingOf(person)), due, hung);
   const sought = tags.filter(({ name, sku, gtin }) => isSought(asked.find, [name, sku, gtin ?? '']));
   const clock = compiled.clockOf(store);
   return done({
@@ -92,8 +94,7 @@ export function hungOf(list: readonly HungTag[]): Hung {
 /** What a tag that comes off is known by: the tag in its place, or none. */
 const editionOff = (sku: string, due: ReadonlyMap<string, string>): string => due.get(sku) ?? NONE_HANGS;
 
-function viewsOf({ current }: ShelfDay, person: Person, due: ReadonlyMap<string, string>, hung: Hung) {
-  const speech = tagSpeech(current, writingOf(person));
+function viewsOf(speech: ReturnType<typeof tagSpeech>, due: ReadonlyMap<string, string>, hung: Hung) {
   const hungView = (sku: string, edition: string) => {
     const said = hung(sku, edition);
     return said && { by: said.by, at: said.at };

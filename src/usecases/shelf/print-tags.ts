@@ -56,7 +56,7 @@ export async function printTags(
       `${meant.length} tags are too many for one file`,
       `at most ${MOST_PRINTED}, such as those of a promotion or of some items`,
     );
-  const speech = tagSpeech(current);
+  const speech = tagSpeech(current, (await ports.rules.current()).tagsTellLowest);
   return done({ store: place, tags: meant.map((tag) => tagText(tag, speech)), off: null });
 }
 
@@ -67,7 +67,7 @@ function whichOf(which: PrintTagsRequest['which']): TagsAsked['which'] {
 }
 
 function offLines({ current }: ShelfDay): (off: OffShelf) => OffLine {
-  const speech = tagSpeech(current);
+  const speech = tagSpeech(current, false);
   return ({ sku, name, shelf, gtin, said, ended, gone }) => {
     const words = tagText(
       { ...said, sku, name, shelf, gtin, edition: '', unitPrice: null, lowestBefore: null, ends: new Map() },

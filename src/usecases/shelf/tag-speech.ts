@@ -7,6 +7,7 @@ import type { CurrentPlan } from '../ports/index.ts';
 /** How tags speak: of what is in a plan, to shoppers in the language of the house. */
 export function tagSpeech(
   { document, compiled }: CurrentPlan,
+  tellsLowest: boolean,
   writing: Writing = HOUSE_WRITING,
 ): TagSpeech & { nameOf(promotion: string): string } {
   const promotions = new Map<string, PlanDocument['promotions'][number]>(
@@ -14,7 +15,7 @@ export function tagSpeech(
   );
   return {
     ...{ currency: compiled.plan.currency, names: namesOf(document, writing) },
-    ...{ language: HOUSE_WRITING.language, tellsLowest: true },
+    ...{ language: HOUSE_WRITING.language, tellsLowest },
     promotion: (id) => promotions.get(id),
     nameOf: (id) => promotions.get(id)?.name ?? id,
   };

@@ -1,0 +1,1 @@
+ALTER TABLE "chain" ADD COLUMN "tags_tell_lowest" boolean DEFAULT true NOT NULL;
