@@ -29,7 +29,7 @@ test('whoever runs a store prints its tags on the phone, ticks what hangs by the
     .selectOption({ label: 'those that tell of Teas at the shelf (3 anew)' });
   const tags = page.getByRole('list', { name: 'Shelf tags' }).getByRole('listitem');
   await expect.poll(() => tags.count()).toBe(3);
-  const first = page.getByRole('checkbox', { name: /^hangs: / }).first();
+  const first = page.getByRole('checkbox', { name: /^hangs ?:/ }).first();
   await first.press('Space');
   await page.getByText('1 tag noted as hung.').waitFor();
   await expect.poll(() => first.isChecked()).toBe(true);

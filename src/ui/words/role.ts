@@ -11,7 +11,7 @@ export const ROLE_WORDS: Readonly<Record<Role, string>> = {
 /** What somebody of a role may do. */
 export const ROLE_DOES: Readonly<Record<Role, string>> = {
   viewer: 'looks at everything and changes nothing',
-  store: 'looks at the prices and terminals of some stores',
+  store: 'looks at the prices and terminals of some stores, and hangs their shelf tags',
   planner: 'writes promotions and keeps the stockroom',
   approver: 'also approves what others wrote, and sends it to the terminals',
   administrator: 'also looks after people, terminals and how the chain works',
