@@ -59,6 +59,9 @@ it('whatever the plan was when tags were hung, what must be hung anew is found, 
         const told = new Map(tags.map(({ sku, edition }) => [sku, edition]));
         for (const { sku, gone } of off) if (gone) told.set(sku, NONE_HANGS);
         expect(due).toEqual(told);
+        // The order in which a plan was put together is of no meaning.
+        const turned = compiled(withPromotions(...[...then.slice(1), ...once.slice(0, 1)].reverse()));
+        expect(dueTags(turned, { store: turned.stores.get(id)!, day, hungBy })).toEqual(due);
         const before = standingsAt(hungBy, store, openingOf(hungBy, store, dayNumber(day - 1)));
         const now = standingsAt(plan, store, openingOf(plan, store, day));
         for (const { sku } of goods) {

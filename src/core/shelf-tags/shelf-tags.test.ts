@@ -195,3 +195,32 @@ it('a tag says in words what it holds', () => {
     deals: [{ words: '3 for 11.00 EUR, mixed', who: null, until: null }],
   });
 });
+
+describe('an edition', () => {
+  const own = (id: string, group: string, setTo: string) =>
+    offer(id, { ...TEN_OFF, formula: { setTo } } as PromotionDocument['offer'], {
+      ...week('2027-03-01T00:00', '2027-03-04T00:00'),
+      who: { groups: [group] },
+    });
+  const both = [own('a', 'zebras', '8.00'), own('b', 'ants', '7.00')];
+  const editionOf = (promotions: PromotionDocument[], day = '2027-03-01') =>
+    asked(promotions, day, {
+      which: 'all',
+      shopperGroups: ['zebras', 'ants'].map((id) => ({ id, name: id })),
+    }).tags.find(({ sku }) => sku === 'oil')!.edition;
+
+  it('is the same however the plan was put together, and on every day on which the tag is', () => {
+    expect(editionOf([...both].reverse())).toBe(editionOf(both));
+    expect(editionOf(both, '2027-03-02')).toBe(editionOf(both));
+  });
+
+  it('is another where the tag says anything else', () => {
+    const others = [
+      [both[0]!],
+      [both[0]!, own('b', 'ants', '7.10')],
+      [both[0]!, { ...both[1]!, label: { default: 'Ants first' } }],
+      [both[0]!, { ...both[1]!, when: { from: '2027-03-01T00:00', to: '2027-03-05T00:00' } }],
+    ].map((promotions) => editionOf(promotions));
+    expect(new Set([editionOf(both), ...others]).size).toBe(others.length + 1);
+  });
+});

@@ -121,7 +121,8 @@ export function kindsAsked({ plan }: CompiledPlan): (string | null)[] {
     for (const group of who.groups) kinds.add(group);
     if (who.anyShopper) kinds.add(null);
   }
-  return [...kinds];
+  // The order of the plan is of no meaning: the same plan makes the same tags, however it was put together.
+  return [...kinds].sort((a, b) => ((a ?? '') < (b ?? '') ? -1 : 1));
 }
 
 /** One of a kind of shopper; null: known, and of none. */

@@ -5,7 +5,7 @@ import type { SessionRow, SessionsView } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { browserWords } from '../../ui/words/index.ts';
 import { saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
-import { ask, refusalOf } from '../server/index.ts';
+import { ask, readAnew, refusalOf } from '../server/index.ts';
 
 const KEY = ['sessions'];
 
@@ -24,11 +24,11 @@ export function Sessions({ timeZone }: { timeZone: string }) {
     try {
       const { ended } = await ask<{ ended: number }>('/api/account/sessions', { method: 'DELETE', body });
       // Said once the list shows it.
-      await client.invalidateQueries({ queryKey: KEY });
+      await readAnew(client, { queryKey: KEY });
       setSaid(ended === 1 ? 'Signed out at one place.' : `Signed out at ${saidCount(ended)} places.`);
     } catch (failure) {
       setRefused(refusalOf(failure).message);
-      await client.invalidateQueries({ queryKey: KEY });
+      await readAnew(client, { queryKey: KEY });
     }
   }
   const others = data?.sessions.filter(({ here }) => !here) ?? [];

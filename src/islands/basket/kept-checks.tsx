@@ -5,7 +5,7 @@ import type { BasketCheckView, CheckMoment, LensView, TrialBasket } from '../../
 import { WEEKDAYS, type Weekday } from '../../core/calendar/index.ts';
 import { checkMomentWords, resultWords, wantedWords } from '../../ui/words/index.ts';
 import { asTyped, writing } from '../../ui/writing/index.ts';
-import { ask, type Refusal, refusalOf } from '../server/index.ts';
+import { ask, type Refusal, readAnew, refusalOf } from '../server/index.ts';
 import { basketDocument, checkPath, type TypedBasket } from './basket-address.ts';
 
 const CHECKS = '/api/basket-checks';
@@ -24,7 +24,7 @@ export function KeptChecks({
 }) {
   const client = useQueryClient();
   const checks = useQuery({ queryKey: ['basket-checks'], queryFn: () => ask<BasketCheckView[]>(CHECKS) });
-  const again = () => client.invalidateQueries({ queryKey: ['basket-checks'] });
+  const again = () => readAnew(client, { queryKey: ['basket-checks'] });
   const drop = async (id: number) => {
     await ask(`${CHECKS}/${id}`, { method: 'DELETE', body: {} });
     await again();

@@ -4,7 +4,7 @@ import type { LensView, PlanFinding } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { FINDING_WORDS } from '../../ui/words/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
-import { refusalOf, WithServer } from '../server/index.ts';
+import { readAnew, refusalOf, WithServer } from '../server/index.ts';
 import { FindingRow, type RowProps } from './finding-row.tsx';
 import { findingsQuery } from './findings-query.ts';
 
@@ -25,7 +25,7 @@ function WorkList({ view, plans }: { view: LensView; plans: boolean }) {
   const findings = useQuery(query);
   const [code, setCode] = useState<Code | null>(null);
   const [showsAccepted, setShowsAccepted] = useState(false);
-  const again = () => client.invalidateQueries({ queryKey: query.queryKey });
+  const again = () => readAnew(client, { queryKey: query.queryKey });
   const { data } = findings;
   const open = (data?.open ?? []).filter((one) => code === null || one.code === code);
   const rows = { view, plans, currency: data?.currency ?? '', onChanged: again };

@@ -3,7 +3,7 @@ import { useEffect, useReducer, useState } from 'react';
 import type { LensView, OrderView } from '../../contracts/view/index.ts';
 import { ChoiceRow, Notice } from '../../ui/pieces/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
-import { ask, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
+import { ask, readAnew, refusalOf, useLeaveWarning, WithServer } from '../server/index.ts';
 import { Combinations } from './combinations.tsx';
 import { changesOf, type OrderDesk, type OrderEvent, orderAfter, orderDesk } from './desk.ts';
 import { EffectBeside } from './effect-beside.tsx';
@@ -132,7 +132,7 @@ function useSave(desk: OrderDesk, tell: (event: OrderEvent) => void): () => Prom
         type: 'saved',
         words: `${saidCount(changed)} ${changed === 1 ? 'promotion' : 'promotions'}. ${words}`,
       });
-      await client.invalidateQueries({ queryKey: ['order'] });
+      await readAnew(client, { queryKey: ['order'] });
     } catch (error) {
       const { message, faults } = refusalOf(error);
       tell({ type: 'refused', words: [message, ...faults.map((fault) => fault.message)].join(' ') });

@@ -5,7 +5,7 @@ import type { PeopleView, PersonRow } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { ROLE_WORDS } from '../../ui/words/index.ts';
 import { saidCount, shortMoment, timeIn } from '../../ui/writing/index.ts';
-import { ask, type Refusal, refusalOf, WithServer } from '../server/index.ts';
+import { ask, type Refusal, readAnew, refusalOf, WithServer } from '../server/index.ts';
 import { FIRST, peopleAfter, saidOf } from './desk.ts';
 import { PersonForm } from './person-form.tsx';
 import { StepDemand } from './step-demand.tsx';
@@ -41,7 +41,7 @@ function Desk({ me, timeZone }: PeopleProps) {
     setRefusal(null);
     try {
       await work();
-      await client.invalidateQueries({ queryKey: KEY });
+      await readAnew(client, { queryKey: KEY });
       tell({ type: 'done', said });
     } catch (failure) {
       setRefusal(refusalOf(failure));
@@ -120,7 +120,7 @@ function Desk({ me, timeZone }: PeopleProps) {
       <StepDemand
         demand={data.secondStep}
         people={data.people}
-        onKept={() => client.invalidateQueries({ queryKey: KEY })}
+        onKept={() => readAnew(client, { queryKey: KEY })}
       />
     </>
   );

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { idInAddress } from '../../contracts/index.ts';
 import { type KeptDraft, type LensView, lensQuery, type TemplateView } from '../../contracts/view/index.ts';
-import { ask } from '../server/index.ts';
+import { ask, readAnew } from '../server/index.ts';
 
 /** What the person was writing, and the templates that a new price change can begin from. */
 export function Begin({ view }: { view: LensView }) {
@@ -13,7 +13,7 @@ export function Begin({ view }: { view: LensView }) {
   });
   const drop = async (path: string, key: string) => {
     await ask(path, { method: 'DELETE', body: {} });
-    await client.invalidateQueries({ queryKey: [key] });
+    await readAnew(client, { queryKey: [key] });
   };
   const nameOf = ({ draft }: KeptDraft) => (draft as { name?: string }).name || 'without a name';
   const pathOf = ({ key }: KeptDraft) =>

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { Notice } from '../../ui/pieces/index.ts';
-import { ask, refusalOf } from '../server/index.ts';
+import { ask, readAnew, refusalOf } from '../server/index.ts';
 
 /** Something that is done at a press of a button. */
 export interface Deed {
@@ -81,7 +81,7 @@ function useDeed() {
       setTold(refusalOf(error).message);
     }
     setBusy(false);
-    await client.invalidateQueries();
+    await readAnew(client);
   }
   const choose = (one: Deed | null) => {
     setDeed(one);

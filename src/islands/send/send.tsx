@@ -4,7 +4,7 @@ import type { TerminalsRequest } from '../../contracts/index.ts';
 import { type LensView, lensQuery, type SendReview } from '../../contracts/view/index.ts';
 import { Notice } from '../../ui/pieces/index.ts';
 import { saidCount } from '../../ui/writing/index.ts';
-import { ask, type Refusal, refusalOf, useResting, WithServer } from '../server/index.ts';
+import { ask, type Refusal, readAnew, refusalOf, useResting, WithServer } from '../server/index.ts';
 import { PriceFiles } from './price-files.tsx';
 import { RestoreNotice } from './restore-notice.tsx';
 import { Review } from './review.tsx';
@@ -60,7 +60,7 @@ function Desk({ view, sends, rules }: SendProps) {
       setRefusal(refusalOf(error));
     }
     setSending(false);
-    await client.invalidateQueries();
+    await readAnew(client);
   }
 
   async function hold(promotion: string, held: boolean): Promise<void> {
@@ -71,7 +71,7 @@ function Desk({ view, sends, rules }: SendProps) {
     } catch (error) {
       setRefusal(refusalOf(error));
     }
-    await client.invalidateQueries({ queryKey: ['review'] });
+    await readAnew(client, { queryKey: ['review'] });
     setHolding(false);
   }
 

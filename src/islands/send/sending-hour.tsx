@@ -4,7 +4,7 @@ import { idInAddress } from '../../contracts/index.ts';
 import type { SendingHour, SendingHourView } from '../../contracts/view/index.ts';
 import { FINDING_WORDS } from '../../ui/words/index.ts';
 import { saidCount, shortMoment, timeIn, zoneWords } from '../../ui/writing/index.ts';
-import { ask, refusalOf } from '../server/index.ts';
+import { ask, readAnew, refusalOf } from '../server/index.ts';
 
 const PATH = '/api/send/hour';
 
@@ -110,7 +110,7 @@ function HourForm({ view, onDone }: { view: SendingHourView; onDone: () => void 
       const { message, faults } = refusalOf(error);
       setSaid([message, ...faults.map((fault) => fault.message)].join(' '));
     }
-    await client.invalidateQueries({ queryKey: ['sending-hour'] });
+    await readAnew(client, { queryKey: ['sending-hour'] });
   }
   return (
     <form

@@ -1,5 +1,6 @@
 export * from './ask.ts';
 export * from './lines-of.ts';
+export * from './read-anew.ts';
 export * from './save-file.ts';
 export { type Doing, refusalWords, useDoing } from './use-doing.ts';
 export * from './use-leave-warning.ts';

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { type Refusal, refusalOf } from './ask.ts';
+import { readAnew } from './read-anew.ts';
 
 export interface Doing {
   /** Whether something is under way. */
@@ -26,7 +27,7 @@ export function useDoing(key?: readonly unknown[]): Doing {
     setSaid('');
     try {
       const words = await work();
-      await client.invalidateQueries(key ? { queryKey: key } : undefined);
+      await readAnew(client, key ? { queryKey: key } : undefined);
       setSaid(words);
       return true;
     } catch (failure) {

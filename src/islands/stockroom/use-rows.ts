@@ -1,7 +1,7 @@
 import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useState } from 'react';
 import type { TablePage } from '../../contracts/view/index.ts';
-import { ask, type Refusal, refusalOf } from '../server/index.ts';
+import { ask, type Refusal, readAnew, refusalOf } from '../server/index.ts';
 import type { SheetRow } from '../sheet/index.ts';
 
 const A_STRETCH = 100;
@@ -36,6 +36,6 @@ export function useRows(path: string): {
     rowAt: (index) => pages[Math.floor(index / A_STRETCH) - from]?.data?.rows[index % A_STRETCH] ?? null,
     onShow: useCallback((first, last) => setSeen({ first, last }), []),
     refusal: error ? refusalOf(error) : null,
-    again: () => client.invalidateQueries({ queryKey: ['rows'] }),
+    again: () => readAnew(client, { queryKey: ['rows'] }),
   };
 }
