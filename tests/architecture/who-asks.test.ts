@@ -18,6 +18,7 @@ const NOBODY_IN_PARTICULAR: Readonly<Record<string, string>> = {
   sendByItself: 'the application itself, at the hour that the chain has set',
   sendForgotten: 'who has forgotten their password is nobody yet',
   setPassword: 'who holds the link of a letter is who it was sent to',
+  unsentTo: 'a part of what shows shelf tags, which asks who may',
   actingInFailing: 'a part of what is sent by itself, which nobody in particular asks for',
   renewPriceFiles: 'the application itself, once what terminals hold is half over',
   sendAgain: 'a part of those that send once more, which ask who may',

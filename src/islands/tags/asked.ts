@@ -1,4 +1,5 @@
 import type { TagsView } from '../../contracts/view/index.ts';
+import { saidCount } from '../../ui/writing/index.ts';
 
 /** Which tags are looked at: those that must be hung anew, all that hang, or those that tell of a promotion. */
 export type Which = 'changed' | 'all' | { readonly promotion: string };
@@ -23,10 +24,10 @@ export const keyOf = (which: Which): string =>
   typeof which === 'string' ? which : `promotion ${which.promotion}`;
 
 export const choicesOf = ({ due, promotions }: TagsView): { which: Which; words: string }[] => [
-  { which: 'changed', words: `what must be hung anew (${due})` },
+  { which: 'changed', words: `what must be hung anew (${saidCount(due)})` },
   { which: 'all', words: 'all that hang' },
   ...promotions.map(({ id, name, tags }) => ({
     which: { promotion: id },
-    words: `those that tell of ${name} (${tags} anew)`,
+    words: `those that tell of ${name} (${saidCount(tags)} anew)`,
   })),
 ];

@@ -14,7 +14,7 @@ import { compile } from '../../core/price-book/index.ts';
 import { changedPriceViews } from '../plan/index.ts';
 import type { HeldBackStore, PlanBook, SendingStore } from '../ports/index.ts';
 import { sentContent } from './sent-content.ts';
-import { type ComparedStore, comparedStores } from './store-comparison.ts';
+import { comparedStore } from './store-comparison.ts';
 
 type Ports = { book: PlanBook; heldBack: HeldBackStore; sending: SendingStore };
 
@@ -29,9 +29,7 @@ export async function reviewStorePrices(
   const current = await ports.book.current();
   if (!current.compiled.stores.has(store) || !sees(person, store))
     return failed({ kind: 'not-found', what: `store ${store}` });
-  const held = (await ports.heldBack.all()).map(({ promotion }) => promotion);
-  const compared = comparedStores(current, ports.sending, new Set(held), now, [store]);
-  const entry: ComparedStore = (await compared.next()).value;
+  const entry = await comparedStore(ports, current, store, now);
   const number = await ports.sending.newestNumber(store);
   const sent = number === null ? null : await sentContent(ports.sending, store, number);
   const { promotions, items } = entry.difference;

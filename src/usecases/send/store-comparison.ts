@@ -115,6 +115,17 @@ export async function* comparedStores(
   }
 }
 
+/** The comparison of one store alone. @param store the id of one in the plan. */
+export async function comparedStore(
+  { sending, heldBack }: { sending: SendingStore; heldBack: HeldBackStore },
+  current: CurrentPlan,
+  store: string,
+  now: Instant,
+): Promise<ComparedStore> {
+  const held = (await heldBack.all()).map(({ promotion }) => promotion);
+  return (await comparedStores(current, sending, new Set(held), now, [store]).next()).value;
+}
+
 /** What is held back and differs from what the store was sent. */
 const heldIn = (held: ReadonlySet<string>, before: Manifest | null, after: Manifest): string[] =>
   [...held].filter((id) => before?.promotions[id] !== after.promotions[id]);

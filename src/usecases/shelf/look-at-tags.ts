@@ -9,7 +9,6 @@ import {
   writingOf,
 } from '../../contracts/index.ts';
 import { dayOf, formatLocalDate, formatWallTime, type Instant } from '../../core/calendar/index.ts';
-import { isEmpty } from '../../core/price-file/index.ts';
 import {
   dueTags,
   NONE_HANGS,
@@ -21,10 +20,10 @@ import {
   tagText,
 } from '../../core/shelf-tags/index.ts';
 import type { HungTag, PlanBook, PlanPast, ShelfStore, WorkRulesStore } from '../ports/index.ts';
-import { promotionsIn, type StoreComparison } from '../send/index.ts';
 import { hasBarcode } from './has-barcode.ts';
 import { shelfDay } from './shelf-day.ts';
 import { tagSpeech } from './tag-speech.ts';
+import { type UnsentPorts, unsentTo } from './unsent-to.ts';
 
 export interface TagPorts {
   readonly book: PlanBook;
@@ -35,7 +34,7 @@ export interface TagPorts {
 
 /** The shelf tags of a store for a day, what of them hangs, and what must come off. */
 export async function lookAtTags(
-  ports: TagPorts & { readonly compare: StoreComparison },
+  ports: TagPorts & UnsentPorts,
   person: Person,
   asked: TagsRequest,
   now: Instant,
@@ -70,7 +69,7 @@ export async function lookAtTags(
     promotions: views.promotions(
       which === undefined ? tags : tagsOfDay(compiled, { store, day, hungBy }).tags,
     ),
-    unsent: await unsentTo(ports.compare, ports.book, store.id, now),
+    unsent: await unsentTo(ports, store.id, now),
   });
 }
 
@@ -135,19 +134,4 @@ function viewsOf(speech: ReturnType<typeof tagSpeech>, due: ReadonlyMap<string, 
         .sort((a, b) => b.tags - a.tags || a.name.localeCompare(b.name, 'en'));
     },
   };
-}
-
-/** Whether the tills of a store would ring something else than its tags say. */
-async function unsentTo(
-  compare: StoreComparison,
-  book: PlanBook,
-  store: string,
-  now: Instant,
-): Promise<TagsView['unsent']> {
-  const current = await book.current();
-  const here = (await compare(current, now)).find((one) => one.store.id === store);
-  if (!here || (isEmpty(here.difference) && here.heldBack.length === 0)) return null;
-  const ids = [...new Set([...promotionsIn([here]), ...here.heldBack])];
-  const nameOf = new Map(current.document.promotions.map(({ id, name }) => [id, name]));
-  return { promotions: ids.map((id) => nameOf.get(id) ?? id) };
 }
