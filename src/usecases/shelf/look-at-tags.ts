@@ -22,7 +22,7 @@ import {
 import type { HungTag, PlanBook, PlanPast, ShelfStore, WorkRulesStore } from '../ports/index.ts';
 import { hasBarcode } from './has-barcode.ts';
 import { shelfDay } from './shelf-day.ts';
-import { tagSpeech } from './tag-speech.ts';
+import { saidOff, tagSpeech } from './tag-speech.ts';
 import { type UnsentPorts, unsentTo } from './unsent-to.ts';
 
 export interface TagPorts {
@@ -114,16 +114,12 @@ function viewsOf(speech: ReturnType<typeof tagSpeech>, due: ReadonlyMap<string, 
         due: due.has(sku),
       };
     },
-    off({ sku, name, shelf, gtin, said, ended, gone }: OffShelf) {
+    off(one: OffShelf) {
+      const { sku, name, shelf, gtin, ended, gone } = one;
       const edition = editionOff(sku, due);
-      const { price, was } = tagText(
-        { ...said, sku, name, shelf, gtin, edition, unitPrice: null, lowestBefore: null, ends: new Map() },
-        speech,
-      );
       return {
         ...{ sku, name, shelf, gtin, edition, hung: hungView(sku, edition), gone },
-        said: [price.whole + price.decimals, was].filter((words) => words !== null).join(', '),
-        ended: ended.map(speech.nameOf),
+        ...{ said: saidOff(one, speech), ended: ended.map(speech.nameOf) },
       };
     },
     promotions(changed: readonly ShelfTag[]) {

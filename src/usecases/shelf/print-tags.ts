@@ -16,7 +16,7 @@ import {
 } from '../../core/shelf-tags/index.ts';
 import { hungOf, type TagPorts } from './look-at-tags.ts';
 import { type ShelfDay, shelfDay } from './shelf-day.ts';
-import { tagSpeech } from './tag-speech.ts';
+import { saidOff, tagSpeech } from './tag-speech.ts';
 
 /** What goes on paper: tags, or a list of what must come off the shelf. */
 export interface Printed {
@@ -68,15 +68,8 @@ function whichOf(which: PrintTagsRequest['which']): TagsAsked['which'] {
 
 function offLines({ current }: ShelfDay): (off: OffShelf) => OffLine {
   const speech = tagSpeech(current, false);
-  return ({ sku, name, shelf, gtin, said, ended, gone }) => {
-    const words = tagText(
-      { ...said, sku, name, shelf, gtin, edition: '', unitPrice: null, lowestBefore: null, ends: new Map() },
-      speech,
-    );
-    return {
-      ...{ shelf, sku, name },
-      said: [words.price.whole + words.price.decimals, words.was].filter((text) => text !== null).join(', '),
-      why: gone ? 'not sold any more' : `over: ${ended.map(speech.nameOf).join(', ')}`,
-    };
-  };
+  return (one) => ({
+    ...{ shelf: one.shelf, sku: one.sku, name: one.name, said: saidOff(one, speech) },
+    why: one.gone ? 'not sold any more' : `over: ${one.ended.map(speech.nameOf).join(', ')}`,
+  });
 }
